@@ -1,0 +1,5 @@
+export * from './ink';
+export * from './keys';
+export * from './layers';
+export * from './manner';
+export * from './points';

@@ -1,0 +1,177 @@
+import {
+  distance,
+  measurePath,
+  norm,
+  scale,
+  segmentCubic,
+  isStraight,
+  splitCubic,
+  subtract,
+  unit,
+  corner,
+  ORIGIN,
+  type Path,
+  type PathPlace,
+  type PathPoint,
+  type Point,
+} from '../../geometry';
+import type { Piece } from '../schema';
+import { updateStrokes } from './layers';
+
+/** Replaces the path of one stroke. */
+export const withPath = (piece: Piece, id: string, path: Path): Piece =>
+  updateStrokes(piece, [id], (stroke) => (stroke.path === path ? stroke : { ...stroke, path }));
+
+const replacePoint = (path: Path, index: number, change: (point: PathPoint) => PathPoint): Path => ({
+  ...path,
+  points: path.points.map((point, i) => (i === index ? change(point) : point)),
+});
+
+/** Moves points (all, where no indices are given) by an offset; handles go with their points. */
+export function movePoints(path: Path, by: Point, indices?: readonly number[]): Path {
+  return {
+    ...path,
+    points: path.points.map((p, i) =>
+      !indices || indices.includes(i) ? { ...p, x: p.x + by.x, y: p.y + by.y } : p,
+    ),
+  };
+}
+
+/**
+ * Puts a handle at an offset from its point. The opposite handle of a smooth point turns with it and keeps its
+ * length; `free` breaks the two apart and makes the point a corner.
+ */
+export function moveHandle(path: Path, index: number, side: 'in' | 'out', to: Point, free = false): Path {
+  return replacePoint(path, index, (p) => {
+    const other = side === 'in' ? 'out' : 'in';
+    if (free) return { ...p, [side]: to, kind: 'corner' };
+    if (p.kind === 'corner' || norm(to) === 0) return { ...p, [side]: to };
+    return { ...p, [side]: to, [other]: scale(unit(to), -norm(p[other])) };
+  });
+}
+
+/** Puts a new point on the path without changing its shape: the curve is split exactly. */
+export function insertPoint(path: Path, place: PathPlace): Path {
+  const { segment, t } = place;
+  const next = (segment + 1) % path.points.length;
+  const [left, right] = splitCubic(segmentCubic(path, segment), t);
+  const straight = isStraight(path, segment);
+  const here = { x: left[6], y: left[7] };
+  const made: PathPoint = straight
+    ? corner(here.x, here.y)
+    : {
+        ...here,
+        in: { x: left[4] - here.x, y: left[5] - here.y },
+        out: { x: right[2] - here.x, y: right[3] - here.y },
+        kind: 'smooth',
+      };
+  const points = path.points.map((p, i): PathPoint => {
+    let changed = p;
+    if (straight) return changed;
+    if (i === segment) changed = { ...changed, out: subtract({ x: left[2], y: left[3] }, p) };
+    if (i === next) changed = { ...changed, in: subtract({ x: right[4], y: right[5] }, p) };
+    return changed;
+  });
+  points.splice(segment + 1, 0, made);
+  return { ...path, points };
+}
+
+/**
+ * Takes a point out. Its two curves become one whose end handles are stretched by their share of the length: a
+ * point that was inserted goes without a trace. Null when nothing would be left.
+ */
+function withoutPoint(path: Path, index: number): Path | null {
+  const n = path.points.length;
+  if (n <= 1) return null;
+  const inner = path.closed || (index > 0 && index < n - 1);
+  const before = (index - 1 + n) % n;
+  const after = (index + 1) % n;
+  let points = path.points;
+  if (inner && n > 2) {
+    const { segments } = measurePath(path);
+    const first = segments[before]!.length;
+    const second = segments[index]!.length;
+    const share = first + second > 0 ? Math.min(0.95, Math.max(0.05, first / (first + second))) : 0.5;
+    const splitAt = handleShare(path, before, index) ?? share;
+    points = points.map((p, i) => {
+      let changed = p;
+      if (i === before) changed = { ...changed, out: scale(p.out, 1 / splitAt) };
+      if (i === after) changed = { ...changed, in: scale(p.in, 1 / (1 - splitAt)) };
+      return changed;
+    });
+  }
+  const kept = points.filter((_, i) => i !== index);
+  return { closed: path.closed && kept.length > 1, points: kept };
+}
+
+/** Where a smooth point would have split one curve into the two around it, by its handles; null where it has none. */
+function handleShare(path: Path, before: number, index: number): number | null {
+  const p = path.points[index]!;
+  const total = norm(p.in) + norm(p.out);
+  if (p.kind !== 'smooth' || total === 0 || before === index) return null;
+  return Math.min(0.95, Math.max(0.05, norm(p.in) / total));
+}
+
+/** Takes several points out, keeping the shape as well as it can; null when nothing would be left. */
+export function removePoints(path: Path, indices: readonly number[]): Path | null {
+  let result: Path | null = path;
+  for (const index of [...indices].sort((a, b) => b - a)) {
+    result = result && withoutPoint(result, index);
+  }
+  return result;
+}
+
+/** Makes points corners without handles. */
+export const toCorner = (path: Path, indices: readonly number[]): Path => ({
+  ...path,
+  points: path.points.map((p, i) => (indices.includes(i) ? corner(p.x, p.y) : p)),
+});
+
+/** Makes points smooth: handles along the line between the neighbours, a third of the way to each. */
+export function toSmooth(path: Path, indices: readonly number[]): Path {
+  const n = path.points.length;
+  const neighbour = (i: number): PathPoint | undefined =>
+    path.closed ? path.points[(i + n) % n] : path.points[i];
+  return {
+    ...path,
+    points: path.points.map((p, i) => {
+      if (!indices.includes(i)) return p;
+      const a = neighbour(i - 1);
+      const b = neighbour(i + 1);
+      const along = unit(subtract(b ?? p, a ?? p));
+      return {
+        ...p,
+        kind: 'smooth',
+        in: a ? scale(along, -distance(a, p) / 3) : ORIGIN,
+        out: b ? scale(along, distance(b, p) / 3) : ORIGIN,
+      };
+    }),
+  };
+}
+
+/** The same path written the other way; a closed one keeps its first point. */
+export function reversePath(path: Path): Path {
+  const turned = [...path.points].reverse().map((p): PathPoint => ({ ...p, in: p.out, out: p.in }));
+  const points = path.closed ? [turned.at(-1)!, ...turned.slice(0, -1)] : turned;
+  return { ...path, points };
+}
+
+/** Closes an open path with a curve from its last to its first point, or opens a closed one there. */
+export const withClosed = (path: Path, closed: boolean): Path => ({
+  ...path,
+  closed: closed && path.points.length > 1,
+});
+
+/** Draws the path on by a point at its end, or at its start. */
+export function extendPath(path: Path, point: PathPoint, at: 'start' | 'end'): Path {
+  if (at === 'end') return { ...path, points: [...path.points, point] };
+  return { ...path, points: [{ ...point, in: point.out, out: point.in }, ...path.points] };
+}
+
+/** Reverses the writing direction of strokes; head and tail keep their timing. */
+export const reverseStrokes = (piece: Piece, ids: readonly string[]): Piece =>
+  updateStrokes(piece, ids, (stroke) => ({ ...stroke, path: reversePath(stroke.path) }));
+
+/** Moves whole strokes by an offset. */
+export const moveStrokes = (piece: Piece, ids: readonly string[], by: Point): Piece =>
+  updateStrokes(piece, ids, (stroke) => ({ ...stroke, path: movePoints(stroke.path, by) }));

@@ -1,0 +1,4 @@
+export * from './create';
+export * from './edits';
+export * from './read';
+export * from './schema';

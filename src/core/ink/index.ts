@@ -1,0 +1,2 @@
+export * from './dot';
+export * from './window';

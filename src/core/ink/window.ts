@@ -1,0 +1,36 @@
+import { measurePath, subPath, wholePath, type Path, type PathCommand } from '../geometry';
+
+/** The inked part of a path: tail to head, both 0..1 of its length, moved along by slide (in path lengths). */
+export interface InkWindow {
+  readonly head: number;
+  readonly tail: number;
+  readonly slide: number;
+}
+
+const hold = (value: number): number => Math.min(1, Math.max(0, value));
+
+/** Lengths (px) between which ink lies; null where there is none. On a closed path `to` may pass the whole length. */
+export function inkedLengths(
+  window: InkWindow,
+  length: number,
+  closed: boolean,
+): { from: number; to: number } | null {
+  // On a closed path the window turns round with the slide; on an open one it runs off the ends.
+  const head = closed ? hold(window.head) : hold(window.head + window.slide);
+  const tail = closed ? hold(window.tail) : hold(window.tail + window.slide);
+  if (!(head > tail)) return null;
+  const turn = closed ? window.slide - Math.floor(window.slide) : 0;
+  return { from: (tail + turn) * length, to: (head + turn) * length };
+}
+
+/**
+ * The inked part of a path as drawing commands. The whole of a closed path comes closed, without caps.
+ * Empty where head and tail meet or have crossed.
+ */
+export function inkedPath(path: Path, window: InkWindow): readonly PathCommand[] {
+  const m = measurePath(path);
+  const inked = inkedLengths(window, m.length, path.closed);
+  if (!inked) return [];
+  if (inked.to - inked.from >= m.length) return wholePath(path);
+  return subPath(m, inked.from, inked.to);
+}

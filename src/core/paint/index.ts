@@ -1,0 +1,2 @@
+export * from './ink-bounds';
+export * from './paint';

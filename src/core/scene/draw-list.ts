@@ -1,0 +1,31 @@
+import type { PathCommand } from '../geometry';
+
+interface Shown {
+  readonly path: readonly PathCommand[];
+  /** #rrggbb */
+  readonly colour: string;
+  /** 0..1, applied once to the whole item: a stroke that crosses itself is not doubled. */
+  readonly opacity: number;
+}
+
+/** A path drawn with a pen of constant width (px). */
+export interface StrokeItem extends Shown {
+  readonly kind: 'stroke';
+  readonly width: number;
+  readonly cap: 'butt' | 'round' | 'square';
+  readonly join: 'miter' | 'round' | 'bevel';
+}
+
+/** A closed shape filled by the nonzero rule. */
+export interface FillItem extends Shown {
+  readonly kind: 'fill';
+}
+
+export type DrawItem = StrokeItem | FillItem;
+
+/** What one frame shows, in painting order, over nothing. Plain values: it can travel as JSON. */
+export interface DrawList {
+  readonly width: number;
+  readonly height: number;
+  readonly items: readonly DrawItem[];
+}

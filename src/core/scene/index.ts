@@ -1,0 +1,2 @@
+export * from './draw-list';
+export * from './evaluate';

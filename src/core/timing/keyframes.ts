@@ -1,0 +1,92 @@
+import { z } from 'zod';
+import { ease, easingSchema, LINEAR, type Easing } from './easing';
+
+/** A value at a moment (frames; fractions allowed), and how it travels on to the next key. */
+export interface Key {
+  readonly frame: number;
+  readonly value: number;
+  readonly easing: Easing;
+}
+
+/** A number that stays, or one that follows keys in ascending order of frames, no two at the same frame. */
+export type Animated = number | { readonly keys: readonly Key[] };
+
+/** The schema of an animated number whose values lie between `min` and `max`. */
+export function animatedSchema(min: number, max: number) {
+  const value = z.number().min(min).max(max);
+  const keySchema = z.strictObject({
+    frame: z.number().min(-1e7).max(1e7),
+    value,
+    easing: easingSchema,
+  });
+  return z.union([
+    value,
+    z.strictObject({
+      keys: z
+        .array(keySchema)
+        .min(1)
+        .max(5000)
+        .refine((keys) => keys.every((key, i) => i === 0 || key.frame > keys[i - 1]!.frame), {
+          message: 'keys must stand in ascending order of frames, one at each frame',
+        })
+        .readonly(),
+    }),
+  ]);
+}
+
+export const keysOf = (animated: Animated): readonly Key[] =>
+  typeof animated === 'number' ? [] : animated.keys;
+
+/** The value at a frame: held before the first and after the last key, eased between. */
+export function valueAt(animated: Animated, frame: number): number {
+  if (typeof animated === 'number') return animated;
+  const { keys } = animated;
+  const last = keys.length - 1;
+  if (frame <= keys[0]!.frame) return keys[0]!.value;
+  if (frame >= keys[last]!.frame) return keys[last]!.value;
+  let low = 0;
+  let high = last;
+  while (high - low > 1) {
+    const middle = (low + high) >> 1;
+    if (keys[middle]!.frame <= frame) low = middle;
+    else high = middle;
+  }
+  const a = keys[low]!;
+  const b = keys[high]!;
+  return a.value + (b.value - a.value) * ease(a.easing, (frame - a.frame) / (b.frame - a.frame));
+}
+
+/** Sets a key, replacing one at the same frame; a constant becomes keyed. A replaced key keeps its easing unless given. */
+export function withKey(animated: Animated, frame: number, value: number, easing?: Easing): Animated {
+  const keys = keysOf(animated);
+  const old = keys.find((key) => key.frame === frame);
+  const before = keys.filter((key) => key.frame < frame).at(-1);
+  const key: Key = { frame, value, easing: easing ?? old?.easing ?? before?.easing ?? LINEAR };
+  return {
+    keys: [...keys.filter((other) => other.frame !== frame), key].sort((a, b) => a.frame - b.frame),
+  };
+}
+
+/** Removes the keys at the given places in the list; when none is left the value stays as it was at the last of them. */
+export function withoutKeys(animated: Animated, indices: readonly number[]): Animated {
+  const keys = keysOf(animated);
+  const kept = keys.filter((_, i) => !indices.includes(i));
+  if (kept.length > 0) return { keys: kept };
+  return keys.at(-1)?.value ?? animated;
+}
+
+/**
+ * Moves keys in time by the frames that `shift` gives for each place in the list. Where two would meet, the moved
+ * key wins. Order is kept ascending.
+ */
+export function withShiftedKeys(animated: Animated, shift: (index: number) => number): Animated {
+  if (typeof animated === 'number') return animated;
+  const moved = new Map<number, Key>();
+  animated.keys.forEach((key, i) => {
+    if (shift(i) === 0) moved.set(key.frame, key);
+  });
+  animated.keys.forEach((key, i) => {
+    if (shift(i) !== 0) moved.set(key.frame + shift(i), { ...key, frame: key.frame + shift(i) });
+  });
+  return { keys: [...moved.values()].sort((a, b) => a.frame - b.frame) };
+}
