@@ -96,12 +96,7 @@ function standstills([ax, bx, cx, ay, by, cy]: Derivative): [number, number, num
   const qy = -(by + ry) / 2;
   const a = ax * ax + ay * ay;
   const q = qx * qx + qy * qy;
-  return [
-    (qx * ax + qy * ay) / a,
-    (qy * ax - qx * ay) / a,
-    (cx * qx + cy * qy) / q,
-    (cy * qx - cx * qy) / q,
-  ];
+  return [(qx * ax + qy * ay) / a, (qy * ax - qx * ay) / a, (cx * qx + cy * qy) / q, (cy * qx - cx * qy) / q];
 }
 
 /** Whether a singularity is too near to a leaf for the rule to be exact there. */
@@ -110,9 +105,7 @@ function strains(re: number, im: number, t0: number, t1: number): boolean {
   if (near < CUSP) return re > t0 + CUSP && re < t1 - CUSP;
   const left = re - t0;
   const right = re - t1;
-  return (
-    Math.sqrt(left * left + near * near) + Math.sqrt(right * right + near * near) < ELLIPSE * (t1 - t0)
-  );
+  return Math.sqrt(left * left + near * near) + Math.sqrt(right * right + near * near) < ELLIPSE * (t1 - t0);
 }
 
 /**

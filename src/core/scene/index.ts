@@ -1,2 +1,3 @@
 export * from './draw-list';
 export * from './evaluate';
+export * from './poster-frame';

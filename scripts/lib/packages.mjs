@@ -1,0 +1,64 @@
+import { createHash } from 'node:crypto';
+import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { has, isRoot, ROOT, runShown } from './run.mjs';
+import { say, Stop } from './say.mjs';
+
+const POSTGRES = '/usr/lib/postgresql';
+
+/** Folder of the newest PostgreSQL server's programs; Debian keeps them off the PATH. */
+export function postgresBin() {
+  const versions = existsSync(POSTGRES) ? readdirSync(POSTGRES) : [];
+  const found = versions
+    .sort((a, b) => Number(b) - Number(a))
+    .map((version) => join(POSTGRES, version, 'bin'))
+    .find((folder) => existsSync(join(folder, 'initdb')));
+  return found ?? null;
+}
+
+const PRESENT = {
+  postgresql: () => postgresBin() !== null,
+  ffmpeg: () => has('ffmpeg'),
+  chromium: () => has('chromium'),
+};
+
+/** Installs the Debian packages that are missing where it may; else stops with the command to run. */
+export function needDebianPackages(names) {
+  const missing = names.filter((name) => !PRESENT[name]());
+  if (missing.length === 0) return;
+  const command = `apt-get install -y --no-install-recommends ${missing.join(' ')}`;
+  const sudo = !isRoot && has('sudo') && runShown('sudo', ['-n', 'true'], { stdio: 'ignore' });
+  const may = has('apt-get') && (isRoot || sudo);
+  if (may) {
+    say(`installing ${missing.join(', ')} (Debian packages)`);
+    const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
+    const apt = (...args) =>
+      sudo
+        ? runShown('sudo', ['-n', 'apt-get', ...args], { env, stdio: ['ignore', 'ignore', 'inherit'] })
+        : runShown('apt-get', args, { env, stdio: ['ignore', 'ignore', 'inherit'] });
+    apt('update', '-qq');
+    apt('install', '-y', '-qq', '--no-install-recommends', ...missing);
+  }
+  const still = names.filter((name) => !PRESENT[name]());
+  if (still.length > 0) {
+    throw new Stop(
+      `Obelus needs ${still.join(' and ')}. Run this once, then start again:\n\n  sudo ${command}\n`,
+    );
+  }
+}
+
+/** Installs the npm packages of the lock file unless exactly they are there. */
+export function needNpmPackages() {
+  const mark = join(ROOT, 'node_modules', '.obelus-lock');
+  const lock = createHash('sha256')
+    .update(readFileSync(join(ROOT, 'package-lock.json')))
+    .digest('hex');
+  if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return;
+  say('installing npm packages');
+  if (!runShown('npm', ['ci', '--no-fund', '--no-audit', '--loglevel=error'])) {
+    throw new Stop(
+      'npm could not install the packages; what it said stands above. Nothing else was changed.',
+    );
+  }
+  writeFileSync(mark, lock);
+}

@@ -1,0 +1,82 @@
+import { setTimeout as wait } from 'node:timers/promises';
+import { bin, end, ROOT, start } from './run.mjs';
+import { Stop } from './say.mjs';
+import { join } from 'node:path';
+
+/**
+ * Keeps a process running: when it ends by itself it is started again, a little later each time it fails quickly.
+ * @returns a function that ends it for good.
+ */
+function keep(name, launch, note) {
+  let child;
+  let stopped = false;
+  let failures = 0;
+  const go = () => {
+    const began = Date.now();
+    child = launch();
+    note(name, child.pid);
+    child.once('exit', async (code, signal) => {
+      if (stopped) return;
+      failures = Date.now() - began > 10_000 ? 0 : failures + 1;
+      console.error(`· the ${name} ended (${signal ?? `code ${code}`}); starting it again`);
+      await wait(Math.min(10_000, 300 * 2 ** failures));
+      if (!stopped) go();
+    });
+  };
+  go();
+  return async () => {
+    stopped = true;
+    await end(child);
+  };
+}
+
+/** Runs a TypeScript program of the project to its end, with its output shown. */
+export const tsx = (file, options = {}) => start(bin('tsx'), [join(ROOT, file)], options);
+
+/**
+ * Starts the web server and the export worker and waits until both answer.
+ * @param note is told the process ids, so that a later start can end what a killed one left.
+ */
+export async function serve({ port, env, dev = false, note = () => {} }) {
+  const all = {
+    ...process.env,
+    ...env,
+    NEXT_TELEMETRY_DISABLED: '1',
+    NODE_ENV: dev ? 'development' : 'production',
+  };
+  const web = keep(
+    'web server',
+    () =>
+      start(bin('next'), [dev ? 'dev' : 'start', '-H', '127.0.0.1', '-p', String(port)], {
+        env: all,
+        stdio: ['ignore', dev ? 'inherit' : 'ignore', 'inherit'],
+      }),
+    note,
+  );
+  const worker = keep(
+    'export worker',
+    () =>
+      start(bin('tsx'), [...(dev ? ['watch'] : []), join(ROOT, 'src/server/worker-main.ts')], {
+        env: { ...all, OBELUS_LEASH: dev ? '' : '1' },
+        stdio: ['pipe', 'ignore', 'inherit'],
+      }),
+    note,
+  );
+  const address = `http://127.0.0.1:${port}`;
+  const deadline = Date.now() + 90_000;
+  for (;;) {
+    const ready = await fetch(`${address}/api/health`).then(
+      (r) => r.ok,
+      () => false,
+    );
+    if (ready) break;
+    if (Date.now() > deadline) {
+      await Promise.all([web(), worker()]);
+      throw new Stop(
+        `The web server did not answer at ${address} within 90 seconds; what it said stands above.`,
+      );
+    }
+    await wait(100);
+  }
+  return { address, stop: () => Promise.all([web(), worker()]) };
+}

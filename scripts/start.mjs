@@ -1,0 +1,128 @@
+// `npm start`: everything from a fresh clone to a running Obelus. `npm run dev` is the same with hot reload.
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { needBuild } from './lib/build.mjs';
+import { openDatabase, portIsFree } from './lib/database.mjs';
+import { needDebianPackages, needNpmPackages } from './lib/packages.mjs';
+import { alive, output, ROOT, runShown, signalGroup, bin } from './lib/run.mjs';
+import { main, say, Stop } from './lib/say.mjs';
+import { serve } from './lib/serve.mjs';
+
+const DEFAULT_PORT = 4610;
+const dev = process.argv.includes('--dev');
+const noteFile = join(ROOT, '.data', 'running.json');
+
+const commandOf = (pid) => {
+  try {
+    return output('cat', [`/proc/${pid}/cmdline`]).replaceAll('\0', ' ');
+  } catch {
+    return '';
+  }
+};
+
+/** Stops when Obelus runs already from this checkout; ends what a start that was killed has left running. */
+function clearEarlierRun() {
+  if (!existsSync(noteFile)) return;
+  let note;
+  try {
+    note = JSON.parse(readFileSync(noteFile, 'utf8'));
+  } catch {
+    return;
+  }
+  if (alive(note.pid) && note.pid !== process.pid && /start\.mjs/.test(commandOf(note.pid))) {
+    throw new Stop(
+      `Obelus is running already: ${note.address ?? 'it is just starting'} (process ${note.pid}). End it with Ctrl-C there.`,
+    );
+  }
+  for (const pid of Object.values(note.children ?? {})) {
+    if (!alive(pid) || !/next|tsx|worker-main/.test(commandOf(pid))) continue;
+    say(`ending process ${pid}, left by an earlier start`);
+    signalGroup(pid, 'SIGKILL');
+  }
+}
+
+async function choosePort() {
+  const asked = process.env.PORT;
+  if (asked) {
+    const port = Number(asked);
+    if (!Number.isInteger(port) || port < 1 || port > 65535)
+      throw new Stop(`PORT is "${asked}"; it must be a number from 1 to 65535.`);
+    if (!(await portIsFree(port)))
+      throw new Stop(
+        `Port ${port} is taken by another program. End that, or start with another: PORT=4620 npm start`,
+      );
+    return port;
+  }
+  for (let port = DEFAULT_PORT; port < DEFAULT_PORT + 20; port++) {
+    if (await portIsFree(port)) return port;
+    say(`port ${port} is taken, trying the next`);
+  }
+  throw new Stop(
+    `Ports ${DEFAULT_PORT} to ${DEFAULT_PORT + 19} are all taken. Choose one: PORT=8080 npm start`,
+  );
+}
+
+await main(async () => {
+  const [major, minor] = process.versions.node.split('.').map(Number);
+  if (major < 20 || (major === 20 && minor < 9))
+    throw new Stop(`Obelus needs Node 20.9 or newer; this is ${process.version}.`);
+  mkdirSync(join(ROOT, '.data'), { recursive: true });
+  clearEarlierRun();
+  const note = { pid: process.pid, children: {} };
+  const writeNote = () => writeFileSync(noteFile, JSON.stringify(note));
+  writeNote();
+
+  const ends = [];
+  let ending = false;
+  const stop = async (code) => {
+    if (ending) return;
+    ending = true;
+    say('stopping');
+    for (const close of ends.reverse()) await close();
+    rmSync(noteFile, { force: true });
+    process.exit(code);
+  };
+  process.on('SIGINT', () => stop(0));
+  process.on('SIGTERM', () => stop(0));
+  process.on('SIGHUP', () => stop(0));
+
+  try {
+    const own = !process.env.DATABASE_URL;
+    needDebianPackages(own ? ['postgresql', 'ffmpeg'] : ['ffmpeg']);
+    needNpmPackages();
+    let url = process.env.DATABASE_URL;
+    if (own) {
+      const database = await openDatabase();
+      ends.push(database.stop);
+      url = database.url;
+      say(`database on 127.0.0.1:${database.port}`);
+    } else {
+      say('database from DATABASE_URL');
+    }
+    if (!dev) needBuild();
+    const env = { DATABASE_URL: url, OBELUS_DATA: process.env.OBELUS_DATA ?? join(ROOT, '.data') };
+    if (!runShown(bin('tsx'), [join(ROOT, 'scripts/prepare.ts')], { env: { ...process.env, ...env } })) {
+      throw new Stop(
+        'The database could not be prepared; what went wrong stands above. What it holds is untouched.',
+      );
+    }
+    const port = await choosePort();
+    const served = await serve({
+      port,
+      env,
+      dev,
+      note: (name, pid) => {
+        note.children[name] = pid;
+        writeNote();
+      },
+    });
+    ends.push(served.stop);
+    note.address = served.address;
+    writeNote();
+    console.log(`\nObelus is ready: ${served.address}   (Ctrl-C stops it)\n`);
+  } catch (error) {
+    for (const close of ends.reverse()) await close();
+    rmSync(noteFile, { force: true });
+    throw error;
+  }
+});

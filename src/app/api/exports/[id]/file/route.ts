@@ -1,0 +1,23 @@
+import { createReadStream } from 'node:fs';
+import { stat } from 'node:fs/promises';
+import { Readable } from 'node:stream';
+import { assetPath } from '@/server/assets';
+import { exportFile, MEDIA_TYPE } from '@/server/exports';
+import { HttpError, idParams, route } from '@/server/http';
+
+export const dynamic = 'force-dynamic';
+export const GET = route({ params: idParams }, async ({ params }) => {
+  const { hash, settings, fileName } = await exportFile(params.id);
+  const path = assetPath(hash);
+  const info = await stat(path).catch(() => null);
+  if (!info) throw new HttpError(410, 'The file of this export is no longer there. Run the export again.');
+  const plain = fileName.replace(/[^\x20-\x7e]|["\\]/g, '_');
+  return new Response(Readable.toWeb(createReadStream(path)) as ReadableStream<Uint8Array>, {
+    headers: {
+      'Content-Type': MEDIA_TYPE[settings.format],
+      'Content-Length': String(info.size),
+      'Content-Disposition': `attachment; filename="${plain}"; filename*=UTF-8''${encodeURIComponent(fileName)}`,
+      'X-Content-Type-Options': 'nosniff',
+    },
+  });
+});

@@ -1,0 +1,3 @@
+export * from './connection';
+export * from './migrate';
+export * from './models';

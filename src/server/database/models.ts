@@ -1,0 +1,171 @@
+import {
+  DataTypes,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  Model,
+  type ModelStatic,
+  type Sequelize,
+} from 'sequelize';
+import type { Piece } from '@/core/document';
+import type { ExportSettings } from '../exports/settings';
+import { connection } from './connection';
+
+export class ProjectRow extends Model<InferAttributes<ProjectRow>, InferCreationAttributes<ProjectRow>> {
+  declare id: string;
+  declare name: string;
+  declare createdAt: CreationOptional<Date>;
+  declare updatedAt: CreationOptional<Date>;
+  declare deletedAt: CreationOptional<Date | null>;
+}
+
+export class PieceRow extends Model<InferAttributes<PieceRow>, InferCreationAttributes<PieceRow>> {
+  declare id: string;
+  declare projectId: string;
+  declare document: Piece;
+  /** Counts up with every save; a save names the one it was based on. */
+  declare revision: number;
+  declare createdAt: CreationOptional<Date>;
+  declare updatedAt: CreationOptional<Date>;
+  declare deletedAt: CreationOptional<Date | null>;
+}
+
+export class PieceRevisionRow extends Model<
+  InferAttributes<PieceRevisionRow>,
+  InferCreationAttributes<PieceRevisionRow>
+> {
+  declare pieceId: string;
+  declare revision: number;
+  declare document: Piece;
+  /** The editing session that saved it, so that its quick saves can be thinned out. */
+  declare session: string;
+  /** What made it, when it was not plain editing: "Restored from revision 4". */
+  declare note: CreationOptional<string | null>;
+  declare createdAt: CreationOptional<Date>;
+}
+
+export class AssetRow extends Model<InferAttributes<AssetRow>, InferCreationAttributes<AssetRow>> {
+  /** SHA-256 of the bytes, in hexadecimal: also where they lie. */
+  declare hash: string;
+  declare size: number;
+  declare mediaType: string;
+  declare createdAt: CreationOptional<Date>;
+}
+
+export type ExportStatus = 'queued' | 'running' | 'done' | 'failed' | 'cancelled';
+
+export class ExportRow extends Model<InferAttributes<ExportRow>, InferCreationAttributes<ExportRow>> {
+  declare id: string;
+  declare pieceId: string;
+  declare revision: number;
+  /** The piece as it was when the export was asked for. */
+  declare document: Piece;
+  declare settings: ExportSettings;
+  declare status: CreationOptional<ExportStatus>;
+  declare framesDone: CreationOptional<number>;
+  declare framesTotal: number;
+  declare attempts: CreationOptional<number>;
+  /** The one attempt that may write to this row; a worker that was given up has an older one. */
+  declare runId: CreationOptional<string | null>;
+  declare cancelRequested: CreationOptional<boolean>;
+  declare message: CreationOptional<string | null>;
+  declare assetHash: CreationOptional<string | null>;
+  declare fileName: string;
+  declare heartbeatAt: CreationOptional<Date | null>;
+  declare startedAt: CreationOptional<Date | null>;
+  declare finishedAt: CreationOptional<Date | null>;
+  declare createdAt: CreationOptional<Date>;
+}
+
+export interface Models {
+  readonly database: Sequelize;
+  readonly projects: ModelStatic<ProjectRow>;
+  readonly pieces: ModelStatic<PieceRow>;
+  readonly revisions: ModelStatic<PieceRevisionRow>;
+  readonly assets: ModelStatic<AssetRow>;
+  readonly exports: ModelStatic<ExportRow>;
+}
+
+const bound = new WeakMap<Sequelize, Models>();
+// Made anew for each table: Sequelize writes the column's name into what it is given.
+const uuid = () => ({ type: DataTypes.UUID, primaryKey: true });
+const kept = () => ({ createdAt: DataTypes.DATE, updatedAt: DataTypes.DATE, deletedAt: DataTypes.DATE });
+
+/** The tables as models over the process's connection. Constraints live in the migrations. */
+export function models(): Models {
+  const database = connection();
+  const known = bound.get(database);
+  if (known) return known;
+  const table = (tableName: string, timestamps: { updatedAt: boolean; paranoid: boolean }) => ({
+    sequelize: database,
+    tableName,
+    underscored: true,
+    ...timestamps,
+  });
+  const living = { updatedAt: true, paranoid: true };
+  const written = { updatedAt: false, paranoid: false };
+  ProjectRow.init({ id: uuid(), name: DataTypes.TEXT, ...kept() }, table('projects', living));
+  PieceRow.init(
+    {
+      id: uuid(),
+      projectId: DataTypes.UUID,
+      document: DataTypes.JSONB,
+      revision: DataTypes.INTEGER,
+      ...kept(),
+    },
+    table('pieces', living),
+  );
+  PieceRevisionRow.init(
+    {
+      pieceId: uuid(),
+      revision: { type: DataTypes.INTEGER, primaryKey: true },
+      document: DataTypes.JSONB,
+      session: DataTypes.TEXT,
+      note: DataTypes.TEXT,
+      createdAt: DataTypes.DATE,
+    },
+    table('piece_revisions', written),
+  );
+  AssetRow.init(
+    {
+      hash: { type: DataTypes.TEXT, primaryKey: true },
+      size: DataTypes.INTEGER,
+      mediaType: DataTypes.TEXT,
+      createdAt: DataTypes.DATE,
+    },
+    table('assets', written),
+  );
+  ExportRow.init(
+    {
+      id: uuid(),
+      pieceId: DataTypes.UUID,
+      revision: DataTypes.INTEGER,
+      document: DataTypes.JSONB,
+      settings: DataTypes.JSONB,
+      status: { type: DataTypes.TEXT, defaultValue: 'queued' },
+      framesDone: { type: DataTypes.INTEGER, defaultValue: 0 },
+      framesTotal: DataTypes.INTEGER,
+      attempts: { type: DataTypes.INTEGER, defaultValue: 0 },
+      runId: DataTypes.UUID,
+      cancelRequested: { type: DataTypes.BOOLEAN, defaultValue: false },
+      message: DataTypes.TEXT,
+      assetHash: DataTypes.TEXT,
+      fileName: DataTypes.TEXT,
+      heartbeatAt: DataTypes.DATE,
+      startedAt: DataTypes.DATE,
+      finishedAt: DataTypes.DATE,
+      createdAt: DataTypes.DATE,
+    },
+    table('exports', written),
+  );
+  const result: Models = {
+    database,
+    projects: ProjectRow,
+    pieces: PieceRow,
+    revisions: PieceRevisionRow,
+    assets: AssetRow,
+    exports: ExportRow,
+  };
+  bound.set(database, result);
+  return result;
+}

@@ -1,0 +1,141 @@
+import { randomUUID } from 'node:crypto';
+import { Op } from 'sequelize';
+import { models, type ExportRow, type ExportStatus } from '../database';
+import { HttpError } from '../http';
+import { validDocument } from '../pieces';
+import { sendExport } from './queue';
+import { FILE_ENDING, exportSize, type ExportSettings } from './settings';
+
+export interface ExportSummary {
+  readonly id: string;
+  readonly pieceId: string;
+  readonly revision: number;
+  readonly settings: ExportSettings;
+  readonly status: ExportStatus;
+  readonly framesDone: number;
+  readonly framesTotal: number;
+  /** Seconds left, by the pace so far; null while it can't be told. */
+  readonly secondsLeft: number | null;
+  readonly message: string | null;
+  readonly fileName: string;
+  readonly bytes: number | null;
+  readonly createdAt: string;
+}
+
+/** Most pixels a side of an exported frame may have: what the VP9 encoder and the canvas both take. */
+const MOST_SIDE = 8192;
+
+/** A file name from a piece's name: letters, digits and a few marks, never a path. */
+export function fileStem(name: string): string {
+  const plain = name
+    .normalize('NFC')
+    .replace(/[^\p{L}\p{N}\p{M} _.-]+/gu, ' ')
+    .replace(/\.{2,}/g, '.')
+    .replace(/\s+/g, ' ')
+    .replace(/^[ .]+|[ .]+$/g, '')
+    .slice(0, 80);
+  return plain || 'piece';
+}
+
+async function summary(row: ExportRow): Promise<ExportSummary> {
+  const asset = row.assetHash ? await models().assets.findByPk(row.assetHash) : null;
+  const seconds = row.startedAt ? (Date.now() - row.startedAt.getTime()) / 1000 : 0;
+  const known = row.status === 'running' && row.framesDone > 0;
+  return {
+    id: row.id,
+    pieceId: row.pieceId,
+    revision: row.revision,
+    settings: row.settings,
+    status: row.status,
+    framesDone: row.framesDone,
+    framesTotal: row.framesTotal,
+    secondsLeft: known ? Math.ceil((seconds / row.framesDone) * (row.framesTotal - row.framesDone)) : null,
+    message: row.message,
+    fileName: row.fileName,
+    bytes: asset ? Number(asset.size) : null,
+    createdAt: row.createdAt.toISOString(),
+  };
+}
+
+async function found(id: string): Promise<ExportRow> {
+  const row = await models().exports.findByPk(id);
+  if (!row) throw new HttpError(404, 'There is no such export.');
+  return row;
+}
+
+/** Puts the export of a piece, as it is saved now, into the queue. */
+export async function requestExport(pieceId: string, settings: ExportSettings): Promise<ExportSummary> {
+  const { pieces, exports } = models();
+  const piece = await pieces.findByPk(pieceId);
+  if (!piece) throw new HttpError(404, 'There is no such piece; it may have been deleted.');
+  const document = validDocument(piece.document);
+  const fault = (path: string, message: string) =>
+    new HttpError(422, `The export was not started: ${path} ${message}.`, { faults: [{ path, message }] });
+  if (settings.last >= document.length) {
+    throw fault('last', `must lie within the piece, whose last frame is ${document.length - 1}`);
+  }
+  const { width, height } = exportSize(document.size, settings.scale);
+  if (Math.max(width, height) > MOST_SIDE)
+    throw fault('scale', `would make frames wider than ${MOST_SIDE} px`);
+  const at = settings.scale === 1 ? '' : ` ${settings.scale}x`;
+  const row = await exports.create({
+    id: randomUUID(),
+    pieceId,
+    revision: piece.revision,
+    document,
+    settings,
+    framesTotal: settings.last - settings.first + 1,
+    fileName: `${fileStem(document.name)}${at}.${FILE_ENDING[settings.format]}`,
+  });
+  await sendExport(row.id);
+  return summary(row);
+}
+
+/** The exports of a piece, newest first. */
+export async function listExports(pieceId: string): Promise<ExportSummary[]> {
+  const rows = await models().exports.findAll({
+    where: { pieceId },
+    order: [['createdAt', 'DESC']],
+    limit: 100,
+  });
+  return Promise.all(rows.map(summary));
+}
+
+export const getExport = async (id: string): Promise<ExportSummary> => summary(await found(id));
+
+/** Stops an export: at once while it waits, at its next frame while it runs. An ended one stays as it is. */
+export async function cancelExport(id: string): Promise<ExportSummary> {
+  const { exports } = models();
+  await exports.update({ cancelRequested: true }, { where: { id, status: 'running' } });
+  await exports.update({ status: 'cancelled', finishedAt: new Date() }, { where: { id, status: 'queued' } });
+  return getExport(id);
+}
+
+/** Runs an export that failed or was stopped again, from the document it was asked for with. */
+export async function retryExport(id: string): Promise<ExportSummary> {
+  await found(id);
+  const fresh = {
+    framesDone: 0,
+    attempts: 0,
+    cancelRequested: false,
+    message: null,
+    startedAt: null,
+    finishedAt: null,
+  };
+  const [count] = await models().exports.update(
+    { status: 'queued', ...fresh },
+    { where: { id, status: { [Op.in]: ['failed', 'cancelled'] } } },
+  );
+  if (count === 0) throw new HttpError(409, 'Only an export that failed or was stopped can be run again.');
+  await sendExport(id);
+  return getExport(id);
+}
+
+/** The finished file of an export: its content hash, type by format, and name for the download. */
+export async function exportFile(
+  id: string,
+): Promise<{ hash: string; settings: ExportSettings; fileName: string }> {
+  const row = await found(id);
+  if (!row.assetHash) throw new HttpError(409, 'This export has no file yet.');
+  return { hash: row.assetHash, settings: row.settings, fileName: row.fileName };
+}

@@ -1,0 +1,69 @@
+import { spawn } from 'node:child_process';
+import { once } from 'node:events';
+
+/** A running ffmpeg that takes raw frames. */
+export interface Encoder {
+  /** Hands over one frame; resolves when there is room for the next. */
+  write(frame: Uint8Array): Promise<void>;
+  /** Resolves when the file is complete; rejects with what ffmpeg said. */
+  finish(): Promise<void>;
+  /** Stops at once and leaves the file unfinished. */
+  kill(): void;
+}
+
+/** Starts ffmpeg; what it prints is kept for the error, should it fail. */
+export function startFfmpeg(args: readonly string[]): Encoder {
+  const child = spawn('ffmpeg', ['-hide_banner', '-loglevel', 'error', '-y', ...args], {
+    stdio: ['pipe', 'ignore', 'pipe'],
+  });
+  let said = '';
+  child.stderr.on('data', (data: Buffer) => {
+    said = (said + data.toString()).slice(-4000);
+  });
+  let failure: Error | null = null;
+  const ended = new Promise<void>((resolve) => {
+    child.on('error', (error) => {
+      failure = new Error(`ffmpeg could not be started: ${error.message}`);
+      resolve();
+    });
+    child.on('close', (code) => {
+      if (code !== 0) failure ??= new Error(`ffmpeg stopped with code ${code}: ${said.trim()}`);
+      resolve();
+    });
+  });
+  // A broken pipe shows as the exit code; the write error itself says nothing more.
+  child.stdin.on('error', () => {});
+  return {
+    async write(frame) {
+      if (failure) throw failure;
+      if (!child.stdin.write(frame)) await Promise.race([once(child.stdin, 'drain').catch(() => {}), ended]);
+      if (failure) throw failure;
+    },
+    async finish() {
+      child.stdin.end();
+      await ended;
+      if (failure) throw failure;
+    },
+    kill() {
+      child.kill('SIGKILL');
+    },
+  };
+}
+
+/**
+ * Arguments for WebM with VP9 and alpha from straight RGBA frames on standard input, colours marked BT.709.
+ * Alpha travels as a second VP9 picture (WebM's BlockAdditional); it needs alternate reference frames off.
+ */
+export const webmArguments = (
+  { width, height }: { width: number; height: number },
+  rate: { numerator: number; denominator: number },
+  file: string,
+): string[] => [
+  ...['-f', 'rawvideo', '-pix_fmt', 'rgba', '-s', `${width}x${height}`],
+  ...['-framerate', `${rate.numerator}/${rate.denominator}`, '-i', 'pipe:0', '-an'],
+  ...['-vf', 'scale=out_color_matrix=bt709:out_range=tv,format=yuva420p'],
+  ...['-c:v', 'libvpx-vp9', '-pix_fmt', 'yuva420p', '-auto-alt-ref', '0'],
+  ...['-crf', '14', '-b:v', '0', '-deadline', 'good', '-cpu-used', '5', '-row-mt', '1', '-threads', '4'],
+  ...['-color_range', 'tv', '-colorspace', 'bt709', '-color_primaries', 'bt709', '-color_trc', 'bt709'],
+  ...['-f', 'webm', file],
+];

@@ -1,0 +1,4 @@
+export * from './exports';
+export * from './queue';
+export * from './settings';
+export * from './worker';

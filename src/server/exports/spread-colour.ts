@@ -1,0 +1,72 @@
+/** Side of the blocks in which colour is spread, in pixels: even, so that no chroma sample straddles two. */
+const BLOCK = 16;
+
+/** A frame's pixels, straight (not premultiplied) RGBA of one byte each, and the part of it that holds ink. */
+export interface Area {
+  readonly left: number;
+  readonly top: number;
+  readonly right: number;
+  readonly bottom: number;
+}
+
+/** The area widened to whole blocks and one block around, held to the frame. */
+export const blockArea = (area: Area, width: number, height: number): Area => ({
+  left: Math.max(0, (Math.floor(area.left / BLOCK) - 1) * BLOCK),
+  top: Math.max(0, (Math.floor(area.top / BLOCK) - 1) * BLOCK),
+  right: Math.min(width, (Math.ceil(area.right / BLOCK) + 1) * BLOCK),
+  bottom: Math.min(height, (Math.ceil(area.bottom / BLOCK) + 1) * BLOCK),
+});
+
+/**
+ * Gives fully transparent pixels around the ink its colour. Video keeps colour at a quarter of the resolution and
+ * apart from alpha; left black, what is transparent would darken the edge of every stroke. Alpha is not touched.
+ * Each block takes the mean colour of its own ink, or that of its neighbours where it has none.
+ * @param area where ink may lie, as blockArea() gives it.
+ */
+export function spreadColour(pixels: Uint8Array, width: number, area: Area): void {
+  const columns = Math.ceil((area.right - area.left) / BLOCK);
+  const rows = Math.ceil((area.bottom - area.top) / BLOCK);
+  if (columns <= 0 || rows <= 0) return;
+  const words = new Uint32Array(pixels.buffer, pixels.byteOffset, pixels.byteLength / 4);
+  const sums = new Float64Array(columns * rows * 4);
+  for (let y = area.top; y < area.bottom; y++) {
+    const row = ((y - area.top) / BLOCK) | 0;
+    for (let x = area.left; x < area.right; x++) {
+      const word = words[y * width + x]!;
+      const alpha = word >>> 24;
+      if (alpha === 0) continue;
+      const at = (row * columns + (((x - area.left) / BLOCK) | 0)) * 4;
+      sums[at]! += (word & 255) * alpha;
+      sums[at + 1]! += ((word >>> 8) & 255) * alpha;
+      sums[at + 2]! += ((word >>> 16) & 255) * alpha;
+      sums[at + 3]! += alpha;
+    }
+  }
+  const fill = new Uint32Array(columns * rows);
+  for (let row = 0; row < rows; row++) {
+    for (let column = 0; column < columns; column++) {
+      const own = sums[(row * columns + column) * 4 + 3]! > 0;
+      const reach = own ? 0 : 1;
+      let [r, g, b, weight] = [0, 0, 0, 0];
+      for (let j = Math.max(0, row - reach); j <= Math.min(rows - 1, row + reach); j++) {
+        for (let i = Math.max(0, column - reach); i <= Math.min(columns - 1, column + reach); i++) {
+          const at = (j * columns + i) * 4;
+          r += sums[at]!;
+          g += sums[at + 1]!;
+          b += sums[at + 2]!;
+          weight += sums[at + 3]!;
+        }
+      }
+      if (weight === 0) continue;
+      fill[row * columns + column] =
+        Math.round(r / weight) | (Math.round(g / weight) << 8) | (Math.round(b / weight) << 16);
+    }
+  }
+  for (let y = area.top; y < area.bottom; y++) {
+    const row = ((y - area.top) / BLOCK) | 0;
+    for (let x = area.left; x < area.right; x++) {
+      const at = y * width + x;
+      if (words[at]! >>> 24 === 0) words[at] = fill[row * columns + (((x - area.left) / BLOCK) | 0)]!;
+    }
+  }
+}

@@ -1,0 +1,44 @@
+import { createWriteStream } from 'node:fs';
+import { once } from 'node:events';
+import { finished } from 'node:stream/promises';
+import { Zip, ZipPassThrough } from 'fflate';
+import type { Piece } from '@/core/document';
+import { renderFrames } from './render-frames';
+import type { ExportSettings } from './settings';
+import type { Progress } from './write-webm';
+
+/**
+ * Writes a piece as numbered PNG pictures with straight alpha in a zip archive, stored (PNG is compressed already).
+ * Resolves to false when it was stopped.
+ */
+export async function writePngZip(
+  piece: Piece,
+  settings: ExportSettings,
+  stem: string,
+  file: string,
+  progress: Progress,
+): Promise<boolean> {
+  const out = createWriteStream(file);
+  const zip = new Zip((error, chunk, final) => {
+    if (error) out.destroy(error);
+    else out.write(chunk);
+    if (final) out.end();
+  });
+  const digits = Math.max(4, String(settings.last).length);
+  let png: Buffer = Buffer.alloc(0);
+  for (const { frame, canvas, same } of renderFrames(piece, settings)) {
+    if (!same) png = await canvas.encode('png');
+    const entry = new ZipPassThrough(`${stem}_${String(frame).padStart(digits, '0')}.png`);
+    zip.add(entry);
+    entry.push(png, true);
+    if (out.writableNeedDrain) await once(out, 'drain');
+    if (!(await progress(frame - settings.first + 1))) {
+      zip.terminate();
+      out.destroy();
+      return false;
+    }
+  }
+  zip.end();
+  await finished(out);
+  return true;
+}

@@ -1,0 +1,2 @@
+export * from './http-error';
+export * from './route';

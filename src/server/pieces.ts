@@ -1,0 +1,173 @@
+import { randomUUID } from 'node:crypto';
+import { Op, type Transaction } from 'sequelize';
+import { freeName, readPiece, type Piece } from '@/core/document';
+import { models, type PieceRow } from './database';
+import { HttpError } from './http';
+
+export interface OpenPiece {
+  readonly id: string;
+  readonly projectId: string;
+  readonly projectName: string;
+  readonly revision: number;
+  readonly document: Piece;
+}
+
+/** Quick saves of one session within this time are kept as one entry of the history. */
+const THIN_MS = 60_000;
+
+/** Reads an untrusted document, or refuses it with the place of every fault. */
+export function validDocument(data: unknown): Piece {
+  const result = readPiece(data);
+  if (result.ok) return result.piece;
+  const first = result.faults[0]!;
+  throw new HttpError(
+    422,
+    `The piece has a fault at ${first.path || 'its top'}: ${first.message}. What was saved before is untouched.`,
+    { faults: result.faults },
+  );
+}
+
+async function found(id: string, transaction?: Transaction): Promise<PieceRow> {
+  const piece = await models().pieces.findByPk(id, transaction ? { transaction, lock: true } : {});
+  if (!piece) throw new HttpError(404, 'There is no such piece; it may have been deleted.');
+  return piece;
+}
+
+async function append(
+  row: PieceRow,
+  document: Piece,
+  session: string,
+  note: string | null,
+  transaction: Transaction,
+): Promise<number> {
+  const { revisions } = models();
+  const revision = row.revision + 1;
+  const latest = await revisions.findOne({
+    where: { pieceId: row.id, revision: row.revision },
+    transaction,
+  });
+  const beforeThat = await revisions.findOne({
+    where: { pieceId: row.id, revision: { [Op.lt]: row.revision } },
+    order: [['revision', 'DESC']],
+    transaction,
+  });
+  // The newest entry goes when this session made it, and made the one before it less than a minute earlier.
+  const thin =
+    latest?.session === session &&
+    beforeThat?.session === session &&
+    !latest.note &&
+    !note &&
+    Date.now() - beforeThat.createdAt.getTime() < THIN_MS;
+  if (thin) await latest.destroy({ transaction });
+  await row.update({ document, revision }, { transaction });
+  await revisions.create({ pieceId: row.id, revision, document, session, note }, { transaction });
+  return revision;
+}
+
+export async function openPiece(id: string): Promise<OpenPiece> {
+  const piece = await found(id);
+  const project = await models().projects.findByPk(piece.projectId, { paranoid: false });
+  return {
+    id,
+    projectId: piece.projectId,
+    projectName: project?.name ?? '',
+    revision: piece.revision,
+    document: validDocument(piece.document),
+  };
+}
+
+/** The revision a piece stands at: what other windows ask to learn of changes. */
+export const pieceRevision = async (id: string): Promise<{ revision: number }> => ({
+  revision: (await found(id)).revision,
+});
+
+export async function createPiece(
+  projectId: string,
+  data: unknown,
+): Promise<{ id: string; revision: number }> {
+  const document = validDocument(data);
+  const { database, projects, pieces, revisions } = models();
+  const id = randomUUID();
+  await database.transaction(async (transaction) => {
+    if (!(await projects.findByPk(projectId, { transaction }))) {
+      throw new HttpError(404, 'There is no such project; it may have been deleted.');
+    }
+    await pieces.create({ id, projectId, document, revision: 1 }, { transaction });
+    await revisions.create({ pieceId: id, revision: 1, document, session: 'created' }, { transaction });
+  });
+  return { id, revision: 1 };
+}
+
+/**
+ * Saves a piece over the revision it was based on. A stale save is refused with 409 and changes nothing: the sender
+ * still has its side, the database the other.
+ */
+export async function savePiece(
+  id: string,
+  save: { baseRevision: number; document: unknown; session: string },
+): Promise<{ revision: number }> {
+  const document = validDocument(save.document);
+  return models().database.transaction(async (transaction) => {
+    const row = await found(id, transaction);
+    if (row.revision !== save.baseRevision) {
+      throw new HttpError(
+        409,
+        `This piece was changed elsewhere: it stands at revision ${row.revision}, your work is based on ${save.baseRevision}. Both are kept.`,
+        { revision: row.revision },
+      );
+    }
+    return { revision: await append(row, document, save.session, null, transaction) };
+  });
+}
+
+export async function duplicatePiece(id: string): Promise<{ id: string; revision: number }> {
+  const piece = await found(id);
+  const siblings = await models().pieces.findAll({ where: { projectId: piece.projectId } });
+  const name = freeName(piece.document.name, new Set(siblings.map((other) => other.document.name)));
+  return createPiece(piece.projectId, { ...piece.document, name });
+}
+
+/** Puts a piece aside; it can be brought back. */
+export async function deletePiece(id: string): Promise<void> {
+  await (await found(id)).destroy();
+}
+
+export async function undeletePiece(id: string): Promise<void> {
+  const piece = await models().pieces.findByPk(id, { paranoid: false });
+  if (!piece) throw new HttpError(404, 'There is no such piece.');
+  await piece.restore();
+}
+
+export interface RevisionSummary {
+  readonly revision: number;
+  readonly createdAt: string;
+  readonly note: string | null;
+}
+
+/** The history of a piece, newest first. */
+export async function listRevisions(id: string): Promise<RevisionSummary[]> {
+  await found(id);
+  const rows = await models().revisions.findAll({
+    where: { pieceId: id },
+    attributes: ['revision', 'createdAt', 'note'],
+    order: [['revision', 'DESC']],
+    limit: 500,
+  });
+  return rows.map((row) => ({
+    revision: row.revision,
+    createdAt: row.createdAt.toISOString(),
+    note: row.note,
+  }));
+}
+
+/** Makes an older revision the newest one; what stood there before stays in the history. */
+export async function restoreRevision(id: string, revision: number): Promise<{ revision: number }> {
+  const { database, revisions } = models();
+  return database.transaction(async (transaction) => {
+    const row = await found(id, transaction);
+    const old = await revisions.findOne({ where: { pieceId: id, revision }, transaction });
+    if (!old) throw new HttpError(404, `The history holds no revision ${revision} of this piece.`);
+    const note = `Restored from revision ${revision}`;
+    return { revision: await append(row, validDocument(old.document), 'restored', note, transaction) };
+  });
+}

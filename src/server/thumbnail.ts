@@ -1,0 +1,24 @@
+import { createCanvas } from '@napi-rs/canvas';
+import { posterFrame, evaluate } from '@/core/scene';
+import { paint } from '@/core/paint';
+import { openPiece } from './pieces';
+
+/** Width of a piece's picture on its card, px. */
+const WIDTH = 640;
+
+/** A piece as a small PNG, at the frame that shows most ink, over the colour it is looked at over. */
+export async function thumbnail(id: string): Promise<Uint8Array> {
+  const { document } = await openPiece(id);
+  const scale = WIDTH / Math.max(document.size.width, document.size.height);
+  const canvas = createCanvas(
+    Math.round(document.size.width * scale),
+    Math.round(document.size.height * scale),
+  );
+  const context = canvas.getContext('2d');
+  if (document.over) {
+    context.fillStyle = document.over;
+    context.fillRect(0, 0, canvas.width, canvas.height);
+  }
+  paint(evaluate(document, posterFrame(document)), context, scale);
+  return canvas.encode('png');
+}
