@@ -1,3 +1,5 @@
+import { ProjectList } from '@/editor';
+
 export default function Home() {
-  return <p>Obelus</p>;
+  return <ProjectList />;
 }

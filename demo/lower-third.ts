@@ -1,0 +1,96 @@
+import {
+  applyManner,
+  newPiece,
+  newStroke,
+  type Ink,
+  type Manner,
+  type Piece,
+  type Stroke,
+} from '../src/core/document';
+import { corner, smooth, type Path } from '../src/core/geometry';
+import { CAPITALS } from './letters';
+import { at, written, type PenPlace } from './written';
+
+const line = (x0: number, y: number, x1: number): Path => ({
+  closed: false,
+  points: [corner(x0, y), corner(x1, y)],
+});
+const ink = (width: number, colour: string, cap: Ink['cap'] = 'round'): Ink => ({
+  width,
+  colour,
+  opacity: 1,
+  cap,
+  join: 'round',
+});
+
+/** A tide wave under the rule: four crests that grow smaller. */
+function wave(x: number, y: number): Path {
+  const points = [smooth(x, y, { x: 14, y: -8 })];
+  for (let i = 0; i < 5; i++) {
+    const up = i % 2 === 0;
+    points.push(smooth(x + 44 + i * 44, y + (up ? -1 : 1) * (17 - i * 3), { x: 17, y: 0 }));
+  }
+  points.push(smooth(x + 264, y, { x: 14, y: -4 }));
+  return { closed: false, points };
+}
+
+/** Words in plain capitals, a stroke a pen movement. */
+function capitals(text: string, x: number, y: number, size: number): [string, Path][] {
+  let dx = 0;
+  return [...text].flatMap((letter): [string, Path][] => {
+    if (letter === ' ') {
+      dx += 62;
+      return [];
+    }
+    const { width, strokes } = CAPITALS[letter as keyof typeof CAPITALS];
+    const made = strokes.map((places: readonly PenPlace[]): [string, Path] => [
+      letter,
+      written(at(dx, places), { x, y, scale: size / 100 }),
+    ]);
+    dx += width + 40;
+    return made;
+  });
+}
+
+/** The lower third of an invented contributor: a rule grows from its middle, the name is written above it. */
+export function lowerThird(): Piece {
+  const layers: Stroke[] = [];
+  const manners: [string, Manner][] = [];
+  const add = (id: string, name: string, path: Path, look: Ink, manner: Partial<Manner>) => {
+    layers.push(newStroke(id, name, path, look));
+    manners.push([
+      id,
+      {
+        kind: 'both',
+        from: 'start',
+        onAt: 0,
+        onFrames: 18,
+        offAt: 102,
+        offFrames: 14,
+        landing: 0.75,
+        ...manner,
+      },
+    ]);
+  };
+  add('rule', 'Rule', line(200, 900, 1010), ink(6, '#ff6b3d', 'flat'), {
+    from: 'middle',
+    onAt: 2,
+    onFrames: 20,
+    offAt: 104,
+  });
+  capitals('ALMA CLAMAN', 204, 866, 62).forEach(([letter, path], i) => {
+    add(`name-${i + 1}`, `Name, ${letter}`, path, ink(8, '#f4eee1'), {
+      onAt: 12 + i * 2,
+      onFrames: 11,
+      offAt: 92 + Math.floor(i / 2),
+      offFrames: 9,
+    });
+  });
+  add('wave', 'Tide wave', wave(204, 944), ink(5, '#43b3a0'), { onAt: 20, onFrames: 26, offAt: 96 });
+  const piece: Piece = {
+    ...newPiece('Lower third', { width: 1920, height: 1080 }, { numerator: 25, denominator: 1 }, 120),
+    over: '#2a3b34',
+    layers,
+  };
+  return manners.reduce((result, [id, manner]) => applyManner(result, [id], manner), piece);
+}

@@ -1,0 +1,28 @@
+'use client';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { useServerInsertedHTML } from 'next/navigation';
+import { useState, type ReactNode } from 'react';
+import { ServerStyleSheet, StyleSheetManager } from 'styled-components';
+import { GlobalStyle } from '@/ui';
+
+/** Collects the styles of a page rendered on the server, as styled-components documents it for the App Router. */
+function StyleRegistry({ children }: { children: ReactNode }) {
+  const [sheet] = useState(() => new ServerStyleSheet());
+  useServerInsertedHTML(() => {
+    const styles = sheet.getStyleElement();
+    sheet.instance.clearTag();
+    return styles;
+  });
+  if (typeof window !== 'undefined') return children;
+  return <StyleSheetManager sheet={sheet.instance}>{children}</StyleSheetManager>;
+}
+
+export function Providers({ children }: { children: ReactNode }) {
+  const [queries] = useState(() => new QueryClient({ defaultOptions: { queries: { retry: 1 } } }));
+  return (
+    <StyleRegistry>
+      <GlobalStyle />
+      <QueryClientProvider client={queries}>{children}</QueryClientProvider>
+    </StyleRegistry>
+  );
+}

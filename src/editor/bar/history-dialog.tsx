@@ -1,0 +1,70 @@
+'use client';
+import { useQuery } from '@tanstack/react-query';
+import styled from 'styled-components';
+import { Button, Dialog, notify } from '@/ui';
+import { call, restoreRevision, useSaving } from '../saving';
+
+const List = styled.ul`
+  max-height: 60vh;
+  margin: 0;
+  padding: 0;
+  overflow: auto;
+  list-style: none;
+  li {
+    display: flex;
+    align-items: center;
+    justify-content: space-between;
+    min-height: 38px;
+    border-top: 1px solid var(--rule);
+  }
+  small {
+    margin-left: 10px;
+    color: var(--quiet);
+  }
+`;
+
+const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'medium' });
+
+interface Revision {
+  readonly revision: number;
+  readonly createdAt: string;
+  readonly note: string | null;
+}
+
+/** The revisions of a piece, newest first; each can be made the newest again. */
+export function HistoryDialog({ isOpen, onClose }: { isOpen: boolean; onClose: () => void }) {
+  const open = useSaving((s) => s.open);
+  const list = useQuery({
+    queryKey: ['revisions', open?.id, open?.revision],
+    queryFn: () => call<{ revisions: Revision[] }>('GET', `/api/pieces/${open!.id}/revisions`),
+    enabled: isOpen && open !== null,
+  });
+  const restore = async (revision: number) => {
+    try {
+      await restoreRevision(revision);
+      onClose();
+    } catch (error) {
+      notify((error as Error).message);
+    }
+  };
+  return (
+    <Dialog title="History" isOpen={isOpen} onClose={onClose}>
+      <List>
+        {list.data?.revisions.map((item) => (
+          <li key={item.revision}>
+            <span>
+              Revision {item.revision}
+              <small>{item.note ?? when.format(new Date(item.createdAt))}</small>
+            </span>
+            {item.revision === open?.revision ? (
+              <small>this one</small>
+            ) : (
+              <Button onPress={() => void restore(item.revision)}>Restore</Button>
+            )}
+          </li>
+        ))}
+      </List>
+      {list.isError && <p>The history cannot be fetched: {list.error.message}</p>}
+    </Dialog>
+  );
+}

@@ -1,0 +1,111 @@
+'use client';
+import Link from 'next/link';
+import { useState } from 'react';
+import { Ellipsis, Grid3x3, Keyboard, Redo2, Undo2 } from 'lucide-react';
+import styled from 'styled-components';
+import { framesPerSecond, rateName } from '@/core/timing';
+import { Button, IconButton, MainButton, Mark, Menu, NameField, ToggleButton } from '@/ui';
+import { ExportDialog } from '../export/export-dialog';
+import { useSaving } from '../saving';
+import { edit, redo, undo, useEditor } from '../state';
+import { HistoryDialog } from './history-dialog';
+import { SaveState } from './save-state';
+import { toggleTheme } from './theme-choice';
+
+const Bar = styled.header`
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  height: 46px;
+  padding: 0 14px;
+  border-bottom: 1px solid var(--rule);
+  background: var(--ground);
+`;
+const Home = styled(Link)`
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  color: var(--quiet);
+  text-decoration: none;
+  font: italic 400 19px/1 var(--serif);
+  white-space: nowrap;
+  &:hover {
+    color: var(--text);
+  }
+`;
+const Name = styled.div`
+  font: italic 400 22px/1 var(--serif);
+  field-sizing: content;
+  input {
+    field-sizing: content;
+    max-width: 300px;
+    padding: 2px 5px;
+  }
+`;
+const Facts = styled.span`
+  margin-left: 4px;
+  color: var(--quiet);
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+`;
+const Space = styled.div`
+  flex: 1;
+`;
+
+/** The piece: its name, its facts, whether it is saved, and what is done with the whole of it. */
+export function PieceBar() {
+  const piece = useEditor((s) => s.piece);
+  const past = useEditor((s) => s.past.length);
+  const future = useEditor((s) => s.future.length);
+  const safeAreas = useEditor((s) => s.safeAreas);
+  const projectName = useSaving((s) => s.open?.projectName);
+  const [dialog, setDialog] = useState<'export' | 'history' | null>(null);
+  const seconds = Math.round((piece.length / framesPerSecond(piece.rate)) * 100) / 100;
+  return (
+    <Bar>
+      <Home href="/" aria-label="All projects">
+        <Mark />
+        {projectName} /
+      </Home>
+      <Name>
+        <NameField
+          label="Name of the piece"
+          value={piece.name}
+          onChange={(name) => edit((p) => ({ ...p, name }))}
+        />
+      </Name>
+      <Facts>
+        {piece.size.width} × {piece.size.height} · {rateName(piece.rate)} fps · {seconds} s
+      </Facts>
+      <SaveState />
+      <Space />
+      <IconButton label="Undo" keys="Ctrl Z" isDisabled={past === 0} onPress={undo}>
+        <Undo2 />
+      </IconButton>
+      <IconButton label="Redo" keys="Ctrl Shift Z" isDisabled={future === 0} onPress={redo}>
+        <Redo2 />
+      </IconButton>
+      <ToggleButton isSelected={safeAreas} onChange={(on) => useEditor.setState({ safeAreas: on })}>
+        <Grid3x3 aria-hidden /> Safe areas
+      </ToggleButton>
+      <IconButton label="Keys" keys="?" onPress={() => window.dispatchEvent(new Event('obelus:keys'))}>
+        <Keyboard />
+      </IconButton>
+      <Menu
+        label="More"
+        entries={[
+          { id: 'history', name: 'History …', run: () => setDialog('history') },
+          { id: 'theme', name: 'Vellum or lamplight', run: toggleTheme },
+        ]}
+      >
+        <Button aria-label="More" style={{ width: 30, padding: 0 }}>
+          <Ellipsis />
+        </Button>
+      </Menu>
+      <MainButton onPress={() => setDialog('export')}>Export</MainButton>
+      <ExportDialog isOpen={dialog === 'export'} onClose={() => setDialog(null)} />
+      <HistoryDialog isOpen={dialog === 'history'} onClose={() => setDialog(null)} />
+    </Bar>
+  );
+}

@@ -1,0 +1,69 @@
+'use client';
+import styled from 'styled-components';
+import { Button } from '@/ui';
+import { resolveConflict, save, useSaving, type SaveStatus } from '../saving';
+
+const WORDS: Record<SaveStatus, string> = {
+  saved: 'Saved',
+  unsaved: 'Saving …',
+  saving: 'Saving …',
+  offline: 'Server gone · kept in this browser',
+  conflict: 'Changed elsewhere',
+  refused: 'Not saved',
+};
+
+const Words = styled.span<{ $calm: boolean }>`
+  color: ${({ $calm }) => ($calm ? 'var(--quiet)' : 'var(--caution)')};
+  white-space: nowrap;
+`;
+const Banner = styled.div`
+  position: absolute;
+  top: 10px;
+  left: 50%;
+  z-index: 20;
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  max-width: calc(100% - 24px);
+  padding: 8px 8px 8px 14px;
+  transform: translateX(-50%);
+  border: 1px solid var(--caution);
+  border-radius: 10px;
+  background: var(--raised);
+  box-shadow: var(--shadow);
+`;
+
+/** Whether the work is safe, in two words. */
+export function SaveState() {
+  const status = useSaving((s) => s.status);
+  const message = useSaving((s) => s.message);
+  const calm = status === 'saved' || status === 'unsaved' || status === 'saving';
+  return (
+    <Words $calm={calm} role="status" title={message} data-save={status}>
+      {WORDS[status]}
+    </Words>
+  );
+}
+
+/** What to do when saving needs a decision. */
+export function SaveBanner() {
+  const status = useSaving((s) => s.status);
+  const message = useSaving((s) => s.message);
+  if (status === 'refused') {
+    return (
+      <Banner role="alert">
+        <span>{message} Your work is kept in this browser.</span>
+        <Button onPress={() => void save()}>Try again</Button>
+      </Banner>
+    );
+  }
+  if (status !== 'conflict') return null;
+  return (
+    <Banner role="alert">
+      <span>This piece was changed elsewhere while you worked. Nothing is lost.</span>
+      <Button onPress={() => void resolveConflict.keepBoth()}>Keep both</Button>
+      <Button onPress={() => void resolveConflict.takeTheirs()}>Show theirs</Button>
+      <Button onPress={() => void resolveConflict.putMineOver()}>Put mine over it</Button>
+    </Banner>
+  );
+}

@@ -1,0 +1,85 @@
+'use client';
+import { Hand, Maximize, MousePointer2, PenTool, ZoomIn, ZoomOut } from 'lucide-react';
+import styled from 'styled-components';
+import { IconButton, IconToggle } from '@/ui';
+import { fit, useView, zoomBy } from '../canvas';
+import { useEditor, type Tool } from '../state';
+
+const Strip = styled.div`
+  position: absolute;
+  left: 12px;
+  bottom: 10px;
+  display: flex;
+  gap: 2px;
+  padding: 4px;
+  border: 1px solid var(--rule);
+  border-radius: 10px;
+  background: var(--panel);
+`;
+const Zoom = styled.div`
+  position: absolute;
+  right: 12px;
+  bottom: 10px;
+  display: flex;
+  align-items: center;
+  gap: 2px;
+  padding: 2px 4px;
+  border-radius: 8px;
+  background: var(--panel);
+  color: var(--quiet);
+  span {
+    min-width: 44px;
+    text-align: center;
+  }
+`;
+
+const TOOLS = [
+  { id: 'select', name: 'Select', keys: 'V', icon: MousePointer2 },
+  { id: 'pen', name: 'Pen', keys: 'P', icon: PenTool },
+  { id: 'hand', name: 'Move the view', keys: 'H', icon: Hand },
+] as const satisfies readonly { id: Tool; name: string; keys: string; icon: unknown }[];
+
+const focusCanvas = () => document.querySelector<HTMLElement>('[data-canvas]')?.focus();
+
+/** The tools of the canvas. */
+export function ToolStrip() {
+  const tool = useEditor((s) => s.tool);
+  return (
+    <Strip role="toolbar" aria-label="Tools">
+      {TOOLS.map(({ id, name, keys, icon: Icon }) => (
+        <IconToggle
+          key={id}
+          label={name}
+          keys={keys}
+          plain
+          isSelected={tool === id}
+          onChange={() => {
+            useEditor.setState({ tool: id, ...(id === 'pen' && { step: 'trace' as const }) });
+            focusCanvas();
+          }}
+        >
+          <Icon />
+        </IconToggle>
+      ))}
+    </Strip>
+  );
+}
+
+/** How large the piece is shown. */
+export function ZoomStrip() {
+  const zoom = useView((s) => s.zoom);
+  return (
+    <Zoom role="toolbar" aria-label="Zoom">
+      <IconButton label="Zoom out" keys="-" plain onPress={() => zoomBy(0.8)}>
+        <ZoomOut />
+      </IconButton>
+      <span>{Math.round(zoom * 100)} %</span>
+      <IconButton label="Zoom in" keys="+" plain onPress={() => zoomBy(1.25)}>
+        <ZoomIn />
+      </IconButton>
+      <IconButton label="Fit" keys="0" plain onPress={() => fit(useEditor.getState().piece.size)}>
+        <Maximize />
+      </IconButton>
+    </Zoom>
+  );
+}

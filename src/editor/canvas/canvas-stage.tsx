@@ -1,0 +1,227 @@
+'use client';
+import { useEffect, useMemo, useRef } from 'react';
+import styled from 'styled-components';
+import { evaluate } from '@/core/scene';
+import { paint } from '@/core/paint';
+import { useEditor, type Tool } from '../state';
+import { paintOverlay } from './overlay';
+import { finishDrawing, handTool, penTool, selectTool, type CanvasTool, type PointerInput } from './tools';
+import { fit, panBy, toPiece, useView, zoomBy } from './view';
+
+const Stage = styled.div`
+  position: absolute;
+  inset: 0;
+  overflow: hidden;
+  outline: none;
+  touch-action: none;
+  canvas {
+    position: absolute;
+    inset: 0;
+    width: 100%;
+    height: 100%;
+  }
+  &:focus-visible::after {
+    content: '';
+    position: absolute;
+    inset: 2px;
+    border: 2px solid var(--head);
+    border-radius: 4px;
+    pointer-events: none;
+  }
+`;
+
+const CHECKER = 12;
+const DOUBLE_MS = 350;
+
+/** The ground the piece is looked at over: a colour, or a checker where it is transparent. */
+function ground(
+  context: CanvasRenderingContext2D,
+  x: number,
+  y: number,
+  w: number,
+  h: number,
+  over: string | null,
+) {
+  context.save();
+  context.beginPath();
+  context.rect(x, y, w, h);
+  context.clip();
+  context.fillStyle = over ?? '#3a352d';
+  context.fillRect(x, y, w, h);
+  if (!over) {
+    context.fillStyle = '#322d26';
+    const left = Math.max(0, x);
+    const top = Math.max(0, y);
+    for (let j = 0; top + j * CHECKER < Math.min(y + h, context.canvas.height); j++) {
+      for (let i = j % 2; left + i * CHECKER < Math.min(x + w, context.canvas.width); i += 2) {
+        context.fillRect(left + i * CHECKER, top + j * CHECKER, CHECKER, CHECKER);
+      }
+    }
+  }
+  context.restore();
+}
+
+/** Where the piece is seen and its strokes are made: the picture below, what helps to work on it above. */
+export function CanvasStage() {
+  const stage = useRef<HTMLDivElement>(null);
+  const picture = useRef<HTMLCanvasElement>(null);
+  const overlay = useRef<HTMLCanvasElement>(null);
+  const tools = useMemo<Record<Tool, CanvasTool>>(
+    () => ({ select: selectTool(), pen: penTool(), hand: handTool() }),
+    [],
+  );
+
+  useEffect(() => {
+    const element = stage.current!;
+    const context = picture.current!.getContext('2d', { willReadFrequently: false })!;
+    const above = overlay.current!.getContext('2d')!;
+    let asked = 0;
+    let spaceHeld = false;
+    let pressed: CanvasTool | null = null;
+    let lastDown = { at: 0, x: 0, y: 0 };
+
+    const draw = () => {
+      asked = 0;
+      const state = useEditor.getState();
+      const view = useView.getState();
+      const ratio = window.devicePixelRatio || 1;
+      const { width, height } = view.viewport;
+      for (const canvas of [picture.current!, overlay.current!]) {
+        const [w, h] = [Math.round(width * ratio), Math.round(height * ratio)];
+        if (canvas.width !== w || canvas.height !== h) [canvas.width, canvas.height] = [w, h];
+      }
+      context.setTransform(1, 0, 0, 1, 0, 0);
+      context.clearRect(0, 0, width * ratio, height * ratio);
+      const { size, over } = state.piece;
+      const zoom = view.zoom * ratio;
+      ground(context, view.x * ratio, view.y * ratio, size.width * zoom, size.height * zoom, over);
+      context.save();
+      context.beginPath();
+      context.rect(view.x * ratio, view.y * ratio, size.width * zoom, size.height * zoom);
+      context.clip();
+      context.translate(view.x * ratio, view.y * ratio);
+      paint(evaluate(state.piece, state.frame), context, zoom);
+      context.restore();
+      above.setTransform(ratio, 0, 0, ratio, 0, 0);
+      above.clearRect(0, 0, width, height);
+      paintOverlay(above, view, state, tools[state.tool].marks());
+      element.dataset.frame = String(state.frame);
+      element.style.cursor = (pressed ?? (spaceHeld ? tools.hand : tools[state.tool])).cursor();
+    };
+    const ask = () => {
+      asked ||= requestAnimationFrame(draw);
+    };
+
+    const inputOf = (event: PointerEvent): PointerInput => {
+      const box = element.getBoundingClientRect();
+      const screen = { x: event.clientX - box.left, y: event.clientY - box.top };
+      const double =
+        event.type === 'pointerdown' &&
+        event.timeStamp - lastDown.at < DOUBLE_MS &&
+        Math.hypot(screen.x - lastDown.x, screen.y - lastDown.y) < 5;
+      return {
+        screen,
+        point: toPiece(useView.getState(), screen),
+        shift: event.shiftKey,
+        alt: event.altKey,
+        double,
+      };
+    };
+    const down = (event: PointerEvent) => {
+      if (event.button > 1) return;
+      element.focus({ preventScroll: true });
+      element.setPointerCapture(event.pointerId);
+      if (useEditor.getState().playing) useEditor.setState({ playing: false });
+      pressed = event.button === 1 || spaceHeld ? tools.hand : tools[useEditor.getState().tool];
+      const input = inputOf(event);
+      pressed.down(input);
+      lastDown = { at: event.timeStamp, x: input.screen.x, y: input.screen.y };
+      ask();
+    };
+    const move = (event: PointerEvent) => {
+      (pressed ?? tools[useEditor.getState().tool]).move(inputOf(event), pressed !== null);
+      ask();
+    };
+    const up = (event: PointerEvent) => {
+      pressed?.up(inputOf(event));
+      pressed = null;
+      ask();
+    };
+    const lost = () => {
+      pressed?.cancel();
+      pressed = null;
+      ask();
+    };
+    const wheel = (event: WheelEvent) => {
+      event.preventDefault();
+      const box = element.getBoundingClientRect();
+      const unit = event.deltaMode === 1 ? 16 : 1;
+      if (event.ctrlKey || event.metaKey) {
+        zoomBy(Math.exp((-event.deltaY * unit) / 300), {
+          x: event.clientX - box.left,
+          y: event.clientY - box.top,
+        });
+      } else if (event.shiftKey && event.deltaX === 0) panBy(-event.deltaY * unit, 0);
+      else panBy(-event.deltaX * unit, -event.deltaY * unit);
+    };
+    const key = (event: KeyboardEvent) => {
+      if (event.code === 'Space' && document.activeElement === element) {
+        spaceHeld = event.type === 'keydown';
+        ask();
+      }
+      if (event.type !== 'keydown' || event.key !== 'Escape' || !pressed) return;
+      event.stopImmediatePropagation();
+      lost();
+    };
+
+    const observer = new ResizeObserver(([entry]) => {
+      const { width, height } = entry!.contentRect;
+      useView.setState({ viewport: { width, height } });
+      if (useView.getState().fitted) fit(useEditor.getState().piece.size);
+      ask();
+    });
+    observer.observe(element);
+    const unsubscribe = [
+      useEditor.subscribe((now, before) => {
+        if (now.piece.size !== before.piece.size && useView.getState().fitted) fit(now.piece.size);
+        if (now.tool !== before.tool && now.tool !== 'pen') finishDrawing();
+        ask();
+      }),
+      useView.subscribe(ask),
+    ];
+    element.addEventListener('pointerdown', down);
+    element.addEventListener('pointermove', move);
+    element.addEventListener('pointerup', up);
+    element.addEventListener('pointercancel', lost);
+    element.addEventListener('wheel', wheel, { passive: false });
+    window.addEventListener('keydown', key, true);
+    window.addEventListener('keyup', key, true);
+    void document.fonts.load('italic 14px "Instrument Serif"').then(ask);
+    return () => {
+      observer.disconnect();
+      unsubscribe.forEach((end) => end());
+      cancelAnimationFrame(asked);
+      element.removeEventListener('pointerdown', down);
+      element.removeEventListener('pointermove', move);
+      element.removeEventListener('pointerup', up);
+      element.removeEventListener('pointercancel', lost);
+      element.removeEventListener('wheel', wheel);
+      window.removeEventListener('keydown', key, true);
+      window.removeEventListener('keyup', key, true);
+    };
+  }, [tools]);
+
+  return (
+    <Stage
+      ref={stage}
+      tabIndex={0}
+      role="application"
+      aria-label="Canvas. The same strokes and points are listed in the score and in the Trace panel."
+      data-canvas
+      style={{ background: 'var(--desk)' }}
+    >
+      <canvas ref={picture} />
+      <canvas ref={overlay} />
+    </Stage>
+  );
+}

@@ -1,0 +1,70 @@
+import type { Piece, Stroke } from '@/core/document';
+import {
+  distance,
+  nearestPlace,
+  norm,
+  pathBounds,
+  type PathPlace,
+  type Path,
+  type Point,
+} from '@/core/geometry';
+import { toPiece, toScreen, type View } from './view';
+
+/** A pointer within this many CSS pixels takes hold. */
+export const REACH = 8;
+
+export interface HandleHit {
+  readonly index: number;
+  readonly side: 'in' | 'out';
+}
+
+const far = (at: Point, view: View, p: Point): number => distance(at, toScreen(view, p));
+
+/** The handle of a shown point that is under the pointer (CSS px). */
+export function handleAt(path: Path, shown: readonly number[], at: Point, view: View): HandleHit | null {
+  for (const index of shown) {
+    const p = path.points[index];
+    if (!p) continue;
+    for (const side of ['out', 'in'] as const) {
+      if (norm(p[side]) === 0) continue;
+      if (far(at, view, { x: p.x + p[side].x, y: p.y + p[side].y }) <= REACH) return { index, side };
+    }
+  }
+  return null;
+}
+
+/** The point of a path under the pointer: the nearest within reach. */
+export function pointAt(path: Path, at: Point, view: View): number | null {
+  let best: number | null = null;
+  let least = REACH;
+  path.points.forEach((p, i) => {
+    const d = far(at, view, p);
+    if (d <= least) {
+      least = d;
+      best = i;
+    }
+  });
+  return best;
+}
+
+/** The place on a path under the pointer. */
+export function placeOn(path: Path, at: Point, view: View): PathPlace | null {
+  const found = nearestPlace(path, toPiece(view, at));
+  return found && found.distance * view.zoom <= REACH ? found : null;
+}
+
+/** The topmost visible stroke under the pointer: its ink, or within reach of its path. */
+export function strokeAt(piece: Piece, at: Point, view: View): Stroke | null {
+  const p = toPiece(view, at);
+  for (const stroke of [...piece.layers].reverse()) {
+    if (stroke.hidden) continue;
+    const reach = Math.max(REACH / view.zoom, stroke.ink.width / 2);
+    const bounds = pathBounds(stroke.path);
+    if (!bounds || p.x < bounds.left - reach || p.x > bounds.right + reach) continue;
+    if (p.y < bounds.top - reach || p.y > bounds.bottom + reach) continue;
+    const found = nearestPlace(stroke.path, p);
+    const away = found ? found.distance : distance(stroke.path.points[0]!, p);
+    if (away <= reach) return stroke;
+  }
+  return null;
+}

@@ -1,0 +1,3 @@
+export * from './canvas-stage';
+export { finishDrawing, removeLastDrawn } from './tools';
+export * from './view';

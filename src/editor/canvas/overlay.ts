@@ -1,0 +1,250 @@
+import {
+  norm,
+  measurePath,
+  pointAtLength,
+  tangentAtLength,
+  wholePath,
+  type Path,
+  type Point,
+} from '@/core/geometry';
+import { inkedLengths } from '@/core/ink';
+import type { Stroke } from '@/core/document';
+import { tracePath } from '@/core/paint';
+import { windowAt } from '@/core/scene';
+import type { EditorState } from '../state';
+import { OVERLAY } from './colours';
+import { toScreen, type View } from './view';
+
+type Context = CanvasRenderingContext2D;
+
+/** Shares of the frame that stay visible and legible: SMPTE ST 2046-1:2009. */
+const SAFE = { action: 0.93, title: 0.9 } as const;
+
+/** What a tool shows while it is at work, in piece pixels. */
+export interface ToolMarks {
+  readonly preview?: Path;
+  readonly box?: { from: Point; to: Point };
+  /** Words beside the pointer: the number that a drag changes. */
+  readonly says?: { at: Point; text: string };
+}
+
+function line(context: Context, view: View, path: Path): void {
+  context.save();
+  context.transform(view.zoom, 0, 0, view.zoom, view.x, view.y);
+  context.beginPath();
+  tracePath(context, wholePath(path));
+  context.restore();
+}
+
+function outlined(context: Context, width: number, colour: string): void {
+  // A dark hairline under the light one keeps it visible on any picture.
+  context.lineWidth = width + 2;
+  context.strokeStyle = 'rgba(15, 12, 8, 0.55)';
+  context.stroke();
+  context.lineWidth = width;
+  context.strokeStyle = colour;
+  context.stroke();
+}
+
+function square(context: Context, p: Point, half: number, fill: string, edge: string): void {
+  context.fillStyle = fill;
+  context.strokeStyle = edge;
+  context.lineWidth = 1.5;
+  context.beginPath();
+  context.roundRect(p.x - half, p.y - half, half * 2, half * 2, 1.5);
+  context.fill();
+  context.stroke();
+}
+
+function dot(context: Context, p: Point, radius: number, fill: string, edge: string): void {
+  context.beginPath();
+  context.arc(p.x, p.y, radius, 0, Math.PI * 2);
+  context.fillStyle = fill;
+  context.fill();
+  context.lineWidth = 1.5;
+  context.strokeStyle = edge;
+  context.stroke();
+}
+
+/** A small arrow on the path, in the direction it is written. */
+function arrow(context: Context, view: View, path: Path, colour: string): void {
+  const m = measurePath(path);
+  if (m.length * view.zoom < 40) return;
+  const at = toScreen(view, pointAtLength(m, m.length / 2));
+  const t = tangentAtLength(m, m.length / 2);
+  context.save();
+  context.translate(at.x, at.y);
+  context.rotate(Math.atan2(t.y, t.x));
+  context.beginPath();
+  context.moveTo(5, 0);
+  context.lineTo(-4, -4.5);
+  context.lineTo(-4, 4.5);
+  context.closePath();
+  context.fillStyle = colour;
+  context.strokeStyle = OVERLAY.ink;
+  context.lineWidth = 1;
+  context.fill();
+  context.stroke();
+  context.restore();
+}
+
+const radiusOf = (text: string): number => (text.length > 2 ? 12 : 9.5);
+
+/** The order number, set off from the first point against the direction of writing. */
+function badge(context: Context, view: View, stroke: Stroke, order: number, selected: boolean): void {
+  const m = measurePath(stroke.path);
+  const first = toScreen(view, stroke.path.points[0]!);
+  const t = m.length > 0 ? tangentAtLength(m, 0) : { x: 1, y: 0 };
+  const text = String(order);
+  const p = { x: first.x - t.x * 17, y: first.y - t.y * 17 };
+  dot(
+    context,
+    p,
+    radiusOf(text),
+    'rgba(21, 18, 14, 0.78)',
+    selected ? OVERLAY.head : 'rgba(237, 230, 216, 0.5)',
+  );
+  context.font = 'italic 14px "Instrument Serif", serif';
+  context.textAlign = 'center';
+  context.textBaseline = 'middle';
+  context.fillStyle = selected ? OVERLAY.head : OVERLAY.vellum;
+  context.fillText(text, p.x - 0.5, p.y + 0.5);
+}
+
+/** The two ends of the ink: a minium nib for the head, a verdigris dot for the tail. */
+function ends(context: Context, view: View, stroke: Stroke, frame: number): void {
+  const m = measurePath(stroke.path);
+  const inked = inkedLengths(windowAt(stroke, frame), m.length, stroke.path.closed);
+  if (!inked || m.length === 0) return;
+  const along = (s: number) => (stroke.path.closed && s > m.length ? s - m.length : s);
+  dot(context, toScreen(view, pointAtLength(m, along(inked.from))), 4.5, OVERLAY.tail, OVERLAY.ink);
+  const head = toScreen(view, pointAtLength(m, along(inked.to)));
+  const t = tangentAtLength(m, along(inked.to));
+  context.save();
+  context.translate(head.x, head.y);
+  context.rotate(Math.atan2(t.y, t.x));
+  context.beginPath();
+  context.moveTo(12, 0);
+  context.quadraticCurveTo(2, -1, -3, -6);
+  context.quadraticCurveTo(-6, 0, -3, 6);
+  context.quadraticCurveTo(2, 1, 12, 0);
+  context.closePath();
+  context.fillStyle = OVERLAY.head;
+  context.strokeStyle = OVERLAY.ink;
+  context.lineWidth = 1.2;
+  context.fill();
+  context.stroke();
+  context.restore();
+}
+
+function pointsAndHandles(context: Context, view: View, path: Path, chosen: readonly number[]): void {
+  for (const i of chosen) {
+    const p = path.points[i];
+    if (!p) continue;
+    const at = toScreen(view, p);
+    for (const side of ['in', 'out'] as const) {
+      if (norm(p[side]) === 0) continue;
+      const tip = toScreen(view, { x: p.x + p[side].x, y: p.y + p[side].y });
+      context.beginPath();
+      context.moveTo(at.x, at.y);
+      context.lineTo(tip.x, tip.y);
+      outlined(context, 1, OVERLAY.vellum);
+      dot(context, tip, 3.6, OVERLAY.vellum, OVERLAY.ink);
+    }
+  }
+  path.points.forEach((p, i) => {
+    const at = toScreen(view, p);
+    const picked = chosen.includes(i);
+    if (p.kind === 'smooth') dot(context, at, 4.6, picked ? OVERLAY.head : OVERLAY.ink, OVERLAY.vellum);
+    else square(context, at, 4.2, picked ? OVERLAY.head : OVERLAY.ink, OVERLAY.vellum);
+  });
+}
+
+function safeAreas(context: Context, view: View, size: { width: number; height: number }): void {
+  context.lineWidth = 1;
+  context.strokeStyle = OVERLAY.safe;
+  for (const [name, share] of Object.entries(SAFE)) {
+    const [w, h] = [size.width * share * view.zoom, size.height * share * view.zoom];
+    const x = view.x + (size.width * view.zoom - w) / 2;
+    const y = view.y + (size.height * view.zoom - h) / 2;
+    context.setLineDash(name === 'action' ? [2, 4] : [6, 4]);
+    context.strokeRect(x, y, w, h);
+    context.setLineDash([]);
+    context.font = '11px "Instrument Sans Variable", sans-serif';
+    context.textAlign = 'left';
+    context.textBaseline = 'bottom';
+    context.fillStyle = OVERLAY.safe;
+    context.fillText(`${name} ${share * 100} %`, x + (name === 'action' ? 6 : 90), y + h - 4);
+  }
+}
+
+function marks(context: Context, view: View, { preview, box, says }: ToolMarks): void {
+  if (preview) {
+    line(context, view, preview);
+    context.setLineDash([4, 4]);
+    outlined(context, 1, OVERLAY.head);
+    context.setLineDash([]);
+  }
+  if (box) {
+    const a = toScreen(view, box.from);
+    const b = toScreen(view, box.to);
+    context.fillStyle = 'rgba(255, 107, 61, 0.08)';
+    context.strokeStyle = OVERLAY.head;
+    context.lineWidth = 1;
+    context.fillRect(a.x, a.y, b.x - a.x, b.y - a.y);
+    context.strokeRect(a.x, a.y, b.x - a.x, b.y - a.y);
+  }
+  if (says) {
+    const at = toScreen(view, says.at);
+    context.font = '12px "Instrument Sans Variable", sans-serif';
+    const width = context.measureText(says.text).width + 14;
+    context.fillStyle = 'rgba(21, 18, 14, 0.9)';
+    context.beginPath();
+    context.roundRect(at.x + 14, at.y + 14, width, 22, 5);
+    context.fill();
+    context.textAlign = 'left';
+    context.textBaseline = 'middle';
+    context.fillStyle = OVERLAY.vellum;
+    context.fillText(says.text, at.x + 21, at.y + 25.5);
+  }
+}
+
+/** Draws everything that helps to work and is never exported. While the piece plays the picture stands alone. */
+export function paintOverlay(context: Context, view: View, state: EditorState, tool: ToolMarks): void {
+  if (state.safeAreas) safeAreas(context, view, state.piece.size);
+  if (state.playing) return;
+  const { piece, selection, frame } = state;
+  const chosen = piece.layers.filter((layer) => selection.strokes.includes(layer.id) && !layer.hidden);
+  for (const layer of piece.layers) {
+    if (layer.hidden || chosen.includes(layer)) continue;
+    const w = windowAt(layer, frame);
+    // Ink shows where the stroke lies; what is not inked now is shown by its path.
+    if (w.head - w.tail > 0.999) continue;
+    line(context, view, layer.path);
+    context.lineWidth = 1;
+    context.strokeStyle = OVERLAY.faint;
+    context.setLineDash([3, 4]);
+    context.stroke();
+    context.setLineDash([]);
+  }
+  piece.layers.forEach((layer, i) => {
+    if (!layer.hidden && !chosen.includes(layer)) badge(context, view, layer, i + 1, false);
+  });
+  for (const layer of chosen) {
+    line(context, view, layer.path);
+    outlined(context, 1.2, OVERLAY.path);
+    arrow(context, view, layer.path, OVERLAY.vellum);
+    badge(context, view, layer, piece.layers.indexOf(layer) + 1, true);
+  }
+  if (chosen.length === 1 && !chosen[0]!.locked) {
+    pointsAndHandles(context, view, chosen[0]!.path, shownHandles(chosen[0]!, state));
+  }
+  for (const layer of chosen) ends(context, view, layer, frame);
+  marks(context, view, tool);
+}
+
+/** Points whose handles are shown: the selected ones and, while the pen draws, the last one drawn. */
+export function shownHandles(stroke: Stroke, { selection, drawing }: EditorState): readonly number[] {
+  if (drawing?.stroke !== stroke.id) return selection.points;
+  return [drawing.at === 'end' ? stroke.path.points.length - 1 : 0];
+}

@@ -1,0 +1,200 @@
+import {
+  insertPoint,
+  moveHandle,
+  movePoints,
+  moveStrokes,
+  toCorner,
+  toSmooth,
+  withPath,
+} from '@/core/document';
+import { subtract, type Path, type Point } from '@/core/geometry';
+import {
+  beginDrag,
+  cancelDrag,
+  changeable,
+  edit,
+  editFromBase,
+  endDrag,
+  select,
+  singleStroke,
+  useEditor,
+} from '../../state';
+import { handleAt, placeOn, pointAt, strokeAt, type HandleHit } from '../hit';
+import { shownHandles, type ToolMarks } from '../overlay';
+import { useView } from '../view';
+import { to45, type CanvasTool, type PointerInput } from './tool';
+
+type Drag =
+  | { kind: 'points'; from: Point }
+  | { kind: 'strokes'; from: Point; fresh: boolean }
+  | { kind: 'handle'; hit: HandleHit }
+  | { kind: 'box'; from: Point; to: Point; add: boolean };
+
+const inside = (p: Point, a: Point, b: Point): boolean =>
+  p.x >= Math.min(a.x, b.x) &&
+  p.x <= Math.max(a.x, b.x) &&
+  p.y >= Math.min(a.y, b.y) &&
+  p.y <= Math.max(a.y, b.y);
+
+const whole = (n: number): string => String(Math.round(n * 10) / 10);
+
+/**
+ * Selects and moves strokes, points and handles; double-click puts a point on the path, Alt-click turns a
+ * corner smooth and back, Alt breaks handles apart.
+ */
+export function selectTool(): CanvasTool {
+  let drag: Drag | null = null;
+  let says: ToolMarks['says'];
+  let hover = 'default';
+  const state = useEditor.getState;
+  const view = useView.getState;
+
+  const toggleKind = (path: Path, index: number): Path =>
+    (path.points[index]!.kind === 'smooth' ? toCorner : toSmooth)(path, [index]);
+
+  function downOnSingle(input: PointerInput): boolean {
+    const stroke = singleStroke(state());
+    if (!stroke || stroke.locked || stroke.hidden) return false;
+    const hit = handleAt(stroke.path, shownHandles(stroke, state()), input.screen, view());
+    const index = pointAt(stroke.path, input.screen, view());
+    if (hit && index === null) {
+      drag = { kind: 'handle', hit };
+      beginDrag();
+      return true;
+    }
+    if (index !== null) {
+      const { points } = state().selection;
+      if (input.alt) {
+        edit((piece) => withPath(piece, stroke.id, toggleKind(stroke.path, index)));
+        select({ strokes: [stroke.id], points: [index] });
+        return true;
+      }
+      const chosen = input.shift
+        ? points.includes(index)
+          ? points.filter((i) => i !== index)
+          : [...points, index]
+        : points.includes(index)
+          ? points
+          : [index];
+      select({ strokes: [stroke.id], points: chosen });
+      drag = { kind: 'points', from: input.point };
+      beginDrag();
+      return true;
+    }
+    const place = input.double ? placeOn(stroke.path, input.screen, view()) : null;
+    if (place) {
+      edit((piece) => withPath(piece, stroke.id, insertPoint(stroke.path, place)));
+      select({ strokes: [stroke.id], points: [place.segment + 1] });
+      return true;
+    }
+    return false;
+  }
+
+  return {
+    down(input) {
+      if (downOnSingle(input)) return;
+      const { piece, selection } = state();
+      const stroke = strokeAt(piece, input.screen, view());
+      if (!stroke) {
+        drag = { kind: 'box', from: input.point, to: input.point, add: input.shift };
+        return;
+      }
+      const chosen = selection.strokes.includes(stroke.id);
+      if (input.shift) {
+        select({
+          strokes: chosen
+            ? selection.strokes.filter((id) => id !== stroke.id)
+            : [...selection.strokes, stroke.id],
+        });
+        return;
+      }
+      if (!chosen) select({ strokes: [stroke.id] });
+      if (changeable().length === 0) return;
+      drag = { kind: 'strokes', from: input.point, fresh: !chosen };
+      beginDrag();
+    },
+    move(input, pressed) {
+      if (!pressed || !drag) {
+        const stroke = singleStroke(state());
+        const onPoint =
+          stroke &&
+          !stroke.locked &&
+          (pointAt(stroke.path, input.screen, view()) !== null ||
+            handleAt(stroke.path, shownHandles(stroke, state()), input.screen, view()));
+        hover = onPoint ? 'move' : strokeAt(state().piece, input.screen, view()) ? 'pointer' : 'default';
+        return;
+      }
+      if (drag.kind === 'box') {
+        drag = { ...drag, to: input.point };
+        return;
+      }
+      const stroke = singleStroke(state());
+      if (drag.kind === 'handle') {
+        const { hit } = drag;
+        if (!stroke) return;
+        const p = stroke.path.points[hit.index]!;
+        const raw = subtract(input.point, p);
+        const to = input.shift ? to45(raw) : raw;
+        editFromBase((piece) => {
+          const base = piece.layers.find((layer) => layer.id === stroke.id)!;
+          return withPath(piece, stroke.id, moveHandle(base.path, hit.index, hit.side, to, input.alt));
+        });
+        const degrees = (Math.atan2(-to.y, to.x) * 180) / Math.PI;
+        says = { at: input.point, text: `${whole(Math.hypot(to.x, to.y))} px · ${whole(degrees)}°` };
+        return;
+      }
+      const raw = subtract(input.point, drag.from);
+      const by = input.shift ? to45(raw) : raw;
+      if (drag.kind === 'points' && stroke) {
+        const { points } = state().selection;
+        editFromBase((piece) => {
+          const base = piece.layers.find((layer) => layer.id === stroke.id)!;
+          return withPath(piece, stroke.id, movePoints(base.path, by, points));
+        });
+      } else {
+        const ids = changeable();
+        editFromBase((piece) => moveStrokes(piece, ids, by));
+      }
+      says = { at: input.point, text: `${whole(by.x)}, ${whole(by.y)} px` };
+    },
+    up(input) {
+      const ended = drag;
+      drag = null;
+      says = undefined;
+      if (!ended) return;
+      if (ended.kind !== 'box') {
+        endDrag();
+        return;
+      }
+      const { piece, selection } = state();
+      const moved = Math.hypot(ended.to.x - ended.from.x, ended.to.y - ended.from.y) * view().zoom > 3;
+      const stroke = singleStroke(state());
+      if (!moved) {
+        if (!input.shift) select({});
+        return;
+      }
+      const points = stroke
+        ? stroke.path.points.flatMap((p, i) => (inside(p, ended.from, ended.to) ? [i] : []))
+        : [];
+      if (stroke && points.length > 0) {
+        const both = ended.add ? [...new Set([...selection.points, ...points])] : points;
+        select({ strokes: [stroke.id], points: both });
+        return;
+      }
+      const boxed = piece.layers
+        .filter((layer) => !layer.hidden && layer.path.points.some((p) => inside(p, ended.from, ended.to)))
+        .map((layer) => layer.id);
+      select({ strokes: ended.add ? [...new Set([...selection.strokes, ...boxed])] : boxed });
+    },
+    cancel() {
+      drag = null;
+      says = undefined;
+      cancelDrag();
+    },
+    marks: () => ({
+      ...(drag?.kind === 'box' && { box: { from: drag.from, to: drag.to } }),
+      ...(says && { says }),
+    }),
+    cursor: () => (drag && drag.kind !== 'box' ? 'move' : hover),
+  };
+}

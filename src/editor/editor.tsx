@@ -1,0 +1,129 @@
+'use client';
+import Link from 'next/link';
+import { useEffect, useState } from 'react';
+import { Group as PanelGroup, Panel, Separator } from 'react-resizable-panels';
+import styled from 'styled-components';
+import { Notices } from '@/ui';
+import { PieceBar, SaveBanner, StepRail, ToolStrip, wearTheme, ZoomStrip } from './bar';
+import { CanvasStage } from './canvas';
+import { KeysDialog, listenForKeys } from './keys';
+import { InkPanel, SetupPanel, TimePanel, TracePanel } from './panels';
+import { openForEditing } from './saving';
+import { Score } from './score';
+import { useEditor, type Step } from './state';
+
+const Page = styled.main`
+  display: flex;
+  flex-direction: column;
+  height: 100vh;
+  overflow: hidden;
+`;
+const Upper = styled.div`
+  display: flex;
+  height: 100%;
+`;
+const Side = styled.aside`
+  width: 262px;
+  flex: none;
+  padding: 12px 14px;
+  border-right: 1px solid var(--rule);
+  background: var(--panel);
+  overflow: hidden auto;
+  scrollbar-width: thin;
+  scrollbar-color: var(--rule) transparent;
+`;
+const Middle = styled.div`
+  position: relative;
+  flex: 1;
+  min-width: 0;
+`;
+const Divider = styled(Separator)`
+  height: 5px;
+  margin: -2px 0;
+  z-index: 5;
+  background: linear-gradient(transparent 2px, var(--rule) 2px 3px, transparent 3px);
+  outline: none;
+  &:hover,
+  &:focus-visible {
+    background: var(--head);
+  }
+`;
+const Plain = styled.div`
+  display: grid;
+  place-content: center;
+  gap: 12px;
+  height: 100vh;
+  text-align: center;
+  color: var(--quiet);
+  a {
+    color: var(--head);
+  }
+`;
+
+const PANELS: Record<Step, () => React.ReactNode> = {
+  setup: () => <SetupPanel />,
+  trace: () => <TracePanel />,
+  ink: () => <InkPanel />,
+  time: () => <TimePanel />,
+};
+
+/** The editor of one piece. */
+export function Editor({ id }: { id: string }) {
+  const [ready, setReady] = useState(false);
+  const [error, setError] = useState('');
+  const step = useEditor((s) => s.step);
+  useEffect(() => {
+    wearTheme();
+    let close: (() => void) | null = null;
+    let left = false;
+    openForEditing(id).then(
+      (end) => {
+        close = end;
+        if (left) end();
+        else setReady(true);
+      },
+      (problem: Error) => setError(problem.message),
+    );
+    const deaf = listenForKeys();
+    return () => {
+      left = true;
+      deaf();
+      close?.();
+    };
+  }, [id]);
+
+  if (error) {
+    return (
+      <Plain role="alert">
+        <p>This piece could not be opened. {error}</p>
+        <Link href="/">All projects</Link>
+      </Plain>
+    );
+  }
+  if (!ready) return <Plain>Opening …</Plain>;
+  return (
+    <Page>
+      <PieceBar />
+      <PanelGroup orientation="vertical" style={{ flex: 1, minHeight: 0 }}>
+        <Panel defaultSize="66%" minSize="30%">
+          <Upper>
+            <StepRail />
+            <Side aria-label="Panel">{PANELS[step]()}</Side>
+            <Middle>
+              <CanvasStage />
+              <SaveBanner />
+              <ToolStrip />
+              <ZoomStrip />
+            </Middle>
+          </Upper>
+        </Panel>
+        <Divider aria-label="Height of the score" />
+        <Panel defaultSize="34%" minSize="14%">
+          <Score />
+        </Panel>
+      </PanelGroup>
+      <KeysDialog />
+      <Notices />
+    </Page>
+  );
+}

@@ -1,0 +1,2 @@
+export * from './editor';
+export * from './projects/project-list';

@@ -1,0 +1,2 @@
+export * from './keys-dialog';
+export * from './shortcuts';

@@ -1,0 +1,186 @@
+import { finishDrawing, fit, removeLastDrawn, zoomBy } from '../canvas';
+import { togglePlay } from '../playback/playback';
+import { fitTime } from '../score';
+import { save } from '../saving';
+import {
+  copySelected,
+  deleteSelected,
+  duplicateSelected,
+  makeCorner,
+  makeSmooth,
+  nudgeKeys,
+  nudgeSelected,
+  pasteCopied,
+  redo,
+  reverseSelected,
+  select,
+  selectAll,
+  showFrame,
+  stepSelected,
+  toggleClosed,
+  undo,
+  useEditor,
+  type Tool,
+} from '../state';
+
+export interface Shortcut {
+  /** As shown: "Ctrl Z". */
+  readonly keys: string;
+  readonly name: string;
+  readonly group: 'Piece' | 'Tools' | 'Strokes and points' | 'Time' | 'View';
+  /** Single letters for tools work only while the canvas has the focus. */
+  readonly onCanvas?: true;
+  readonly run?: (event: KeyboardEvent) => void;
+}
+
+const get = useEditor.getState;
+const tool = (to: Tool) => () =>
+  useEditor.setState({ tool: to, ...(to === 'pen' && { step: 'trace' as const }) });
+
+const arrows = (event: KeyboardEvent): void => {
+  const far = event.shiftKey ? 10 : 1;
+  const x = { ArrowLeft: -far, ArrowRight: far }[event.key] ?? 0;
+  const y = { ArrowUp: -far, ArrowDown: far }[event.key] ?? 0;
+  if (get().selection.keys.length > 0) {
+    if (x !== 0) nudgeKeys(x);
+  } else if (get().selection.strokes.length > 0) nudgeSelected({ x, y });
+  else if (x !== 0) showFrame(get().frame + x);
+};
+
+const escape = (): void => {
+  const { drawing, tool: now, selection } = get();
+  if (drawing) finishDrawing();
+  else if (now !== 'select') useEditor.setState({ tool: 'select' });
+  else if (selection.keys.length > 0 || selection.points.length > 0) select({ strokes: selection.strokes });
+  else select({});
+};
+
+/** Every key of the editor, in one list: what is shown is what works. */
+export const SHORTCUTS: readonly Shortcut[] = [
+  { group: 'Piece', keys: 'Ctrl Z', name: 'Undo', run: undo },
+  { group: 'Piece', keys: 'Ctrl Shift Z', name: 'Redo', run: redo },
+  { group: 'Piece', keys: 'Ctrl Y', name: 'Redo', run: redo },
+  { group: 'Piece', keys: 'Ctrl S', name: 'Save now (it saves by itself)', run: () => void save() },
+  { group: 'Tools', keys: 'V', name: 'Select', onCanvas: true, run: tool('select') },
+  { group: 'Tools', keys: 'P', name: 'Pen', onCanvas: true, run: tool('pen') },
+  { group: 'Tools', keys: 'H', name: 'Move the view', onCanvas: true, run: tool('hand') },
+  { group: 'Tools', keys: 'Escape', name: 'End the stroke, leave the tool, select nothing', run: escape },
+  { group: 'Tools', keys: 'Enter', name: 'End the stroke', onCanvas: true, run: finishDrawing },
+  {
+    group: 'Strokes and points',
+    keys: 'Backspace',
+    name: 'Delete; while drawing, take back the last point',
+    run: () => (get().drawing ? removeLastDrawn() : deleteSelected()),
+  },
+  { group: 'Strokes and points', keys: 'Delete', name: 'Delete', run: deleteSelected },
+  { group: 'Strokes and points', keys: 'Ctrl A', name: 'Select all strokes, or all points', run: selectAll },
+  { group: 'Strokes and points', keys: 'Ctrl D', name: 'Duplicate', run: duplicateSelected },
+  { group: 'Strokes and points', keys: 'Ctrl C', name: 'Copy strokes', run: copySelected },
+  { group: 'Strokes and points', keys: 'Ctrl V', name: 'Paste strokes', run: pasteCopied },
+  {
+    group: 'Strokes and points',
+    keys: 'Arrows',
+    name: 'Nudge by 1 px (keys: 1 frame); Shift: ten',
+    run: arrows,
+  },
+  { group: 'Strokes and points', keys: 'C', name: 'Make points corners', onCanvas: true, run: makeCorner },
+  { group: 'Strokes and points', keys: 'S', name: 'Make points smooth', onCanvas: true, run: makeSmooth },
+  {
+    group: 'Strokes and points',
+    keys: 'O',
+    name: 'Close or open the path',
+    onCanvas: true,
+    run: toggleClosed,
+  },
+  {
+    group: 'Strokes and points',
+    keys: 'R',
+    name: 'Reverse the direction',
+    onCanvas: true,
+    run: reverseSelected,
+  },
+  { group: 'Strokes and points', keys: 'Alt ArrowUp', name: 'Write earlier', run: () => stepSelected(-1) },
+  { group: 'Strokes and points', keys: 'Alt ArrowDown', name: 'Write later', run: () => stepSelected(1) },
+  { group: 'Strokes and points', keys: 'F2', name: 'Rename (in the score)' },
+  {
+    group: 'Strokes and points',
+    keys: 'Alt click',
+    name: 'On a point: corner to smooth and back; pen: take out',
+  },
+  { group: 'Strokes and points', keys: 'Double click', name: 'On the path: put a point there' },
+  { group: 'Time', keys: 'Space', name: 'Play or stop', run: togglePlay },
+  { group: 'Time', keys: ',', name: 'One frame back', run: () => showFrame(get().frame - 1) },
+  { group: 'Time', keys: '.', name: 'One frame on', run: () => showFrame(get().frame + 1) },
+  { group: 'Time', keys: 'Home', name: 'To the first frame', run: () => showFrame(0) },
+  { group: 'Time', keys: 'End', name: 'To the last frame', run: () => showFrame(Infinity) },
+  {
+    group: 'Time',
+    keys: 'L',
+    name: 'Loop on or off',
+    run: () => useEditor.setState(({ looping }) => ({ looping: !looping })),
+  },
+  { group: 'View', keys: '+', name: 'Zoom in', run: () => zoomBy(1.25) },
+  { group: 'View', keys: '-', name: 'Zoom out', run: () => zoomBy(0.8) },
+  {
+    group: 'View',
+    keys: '0',
+    name: 'Fit the piece, in space and time',
+    run: () => {
+      fit(get().piece.size);
+      fitTime(get().piece.length);
+    },
+  },
+  {
+    group: 'View',
+    keys: 'G',
+    name: 'Safe areas',
+    run: () => useEditor.setState(({ safeAreas }) => ({ safeAreas: !safeAreas })),
+  },
+  { group: 'View', keys: 'Space drag', name: 'Move the view (on the canvas)' },
+  { group: 'View', keys: 'Ctrl wheel', name: 'Zoom to the pointer, on canvas and score' },
+  { group: 'View', keys: '?', name: 'This list', run: () => window.dispatchEvent(new Event('obelus:keys')) },
+];
+
+const NAMES: Record<string, string> = { ' ': 'Space', '=': '+' };
+
+/** The keys of an event as the list writes them. Shift counts only with Ctrl: elsewhere it means ten times, or the sign. */
+function written(event: KeyboardEvent): string {
+  const key = NAMES[event.key] ?? (event.key.length === 1 ? event.key.toUpperCase() : event.key);
+  const control = event.ctrlKey || event.metaKey;
+  return [control && 'Ctrl', event.altKey && 'Alt', control && event.shiftKey && 'Shift', key]
+    .filter(Boolean)
+    .join(' ');
+}
+
+const inField = (element: Element | null): boolean =>
+  element instanceof HTMLInputElement ||
+  element instanceof HTMLTextAreaElement ||
+  (element as HTMLElement)?.isContentEditable === true;
+
+/** Space and Enter press buttons; they must keep doing so while one has the focus. */
+const pressesButton = (event: KeyboardEvent): boolean =>
+  (event.key === ' ' || event.key === 'Enter') &&
+  document.activeElement?.matches(
+    'button, [role="button"], [role="option"], [role="menuitem"], [role="radio"]',
+  ) === true;
+
+/** Listens for the editor's keys; answers with a function that stops. */
+export function listenForKeys(): () => void {
+  const onKey = (event: KeyboardEvent): void => {
+    if (event.defaultPrevented || inField(document.activeElement) || pressesButton(event)) return;
+    if (document.querySelector('[role="dialog"], [role="menu"], [role="listbox"]')) return;
+    const now = written(event);
+    const onCanvas =
+      document.activeElement?.matches('[data-canvas]') === true || document.activeElement === document.body;
+    const arrow = /^Arrow/.test(now);
+    const found = SHORTCUTS.find(
+      (s) => s.run && (!s.onCanvas || onCanvas) && (s.keys === now || (arrow && s.keys === 'Arrows')),
+    );
+    if (!found) return;
+    event.preventDefault();
+    if (!event.repeat || arrow || [',', '.', '+', '-', 'Ctrl Z', 'Ctrl Shift Z', 'Ctrl Y'].includes(now))
+      found.run!(event);
+  };
+  window.addEventListener('keydown', onKey);
+  return () => window.removeEventListener('keydown', onKey);
+}

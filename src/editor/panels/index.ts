@@ -1,0 +1,5 @@
+export * from './ink-panel';
+export * from './presets';
+export * from './setup-panel';
+export * from './time-panel';
+export * from './trace-panel';

@@ -1,0 +1,46 @@
+'use client';
+import { measurePath } from '@/core/geometry';
+import { NameField } from '@/ui';
+import { renameStroke, selectedStrokes, useEditor } from '../state';
+import { PanelFacts, PanelTitle } from './panel';
+
+/** What the panel speaks of: the selected stroke by its name, or how many there are. */
+export function SelectionTitle({ empty }: { empty: string }) {
+  const piece = useEditor((s) => s.piece);
+  const selection = useEditor((s) => s.selection);
+  const strokes = selectedStrokes({ piece, selection });
+  if (strokes.length === 0) {
+    return (
+      <>
+        <PanelTitle>Nothing selected</PanelTitle>
+        <PanelFacts>{empty}</PanelFacts>
+      </>
+    );
+  }
+  const length = strokes.reduce((sum, stroke) => sum + measurePath(stroke.path).length, 0);
+  if (strokes.length > 1) {
+    return (
+      <>
+        <PanelTitle>{strokes.length} strokes</PanelTitle>
+        <PanelFacts>{Math.round(length)} px together</PanelFacts>
+      </>
+    );
+  }
+  const stroke = strokes[0]!;
+  return (
+    <>
+      <PanelTitle>
+        <NameField
+          label="Name of the stroke"
+          value={stroke.name}
+          onChange={(name) => renameStroke(stroke.id, name)}
+        />
+      </PanelTitle>
+      <PanelFacts>
+        stroke {piece.layers.indexOf(stroke) + 1} · {Math.round(length)} px long ·{' '}
+        {stroke.path.closed ? 'closed' : 'open'}
+        {stroke.locked ? ' · locked' : ''}
+      </PanelFacts>
+    </>
+  );
+}

@@ -1,0 +1,116 @@
+'use client';
+import { framesPerSecond, parseTime, rateName, RATES } from '@/core/timing';
+import { LIMITS, type Piece } from '@/core/document';
+import { ColourField, NameField, NumberField, parseWithUnit, Segmented, Select } from '@/ui';
+import { beginDrag, edit, endDrag, useEditor } from '../state';
+import { Group, Hint, PanelFacts, PanelTitle, Row } from './panel';
+import { SIZES } from './presets';
+
+const put = (part: Partial<Piece>, merge?: string): void => edit((piece) => ({ ...piece, ...part }), merge);
+const wholePixels = {
+  format: (v: number) => `${v} px`,
+  parse: (text: string) => roundOrNull(parseWithUnit('px')(text)),
+};
+const roundOrNull = (n: number | null) => (n === null ? null : Math.round(n));
+
+/** The ground that new pieces are looked at over. */
+const DUSK = '#22303a';
+
+/** What the piece is: size, rate, length, and what it is looked at over. */
+export function SetupPanel() {
+  const piece = useEditor((s) => s.piece);
+  const { size, rate, length } = piece;
+  const drag = { onBegin: beginDrag, onEnd: endDrag };
+  const sizeId = `${size.width}x${size.height}`;
+  const known = SIZES.some(({ id }) => id === sizeId);
+  const rateId = `${rate.numerator}/${rate.denominator}`;
+  const seconds = Math.round((length / framesPerSecond(rate)) * 100) / 100;
+  return (
+    <>
+      <PanelTitle>
+        <NameField label="Name of the piece" value={piece.name} onChange={(name) => put({ name })} />
+      </PanelTitle>
+      <PanelFacts>
+        {seconds} s · {piece.layers.length} strokes
+      </PanelFacts>
+      <Group title="Size">
+        <Select
+          label="Size"
+          value={known ? sizeId : 'own'}
+          choices={[
+            ...SIZES.map(({ id, name }) => ({ id, name })),
+            ...(known ? [] : [{ id: 'own', name: 'own size' }]),
+          ]}
+          onChange={(id) => {
+            const preset = SIZES.find((s) => s.id === id);
+            if (preset) put({ size: preset.size });
+          }}
+        />
+        {(['width', 'height'] as const).map((side) => (
+          <NumberField
+            key={side}
+            label={side === 'width' ? 'Width' : 'Height'}
+            value={size[side]}
+            min={16}
+            max={LIMITS.side}
+            onChange={(value) =>
+              put({ size: { ...useEditor.getState().piece.size, [side]: Math.round(value) } }, side)
+            }
+            {...drag}
+            {...wholePixels}
+          />
+        ))}
+      </Group>
+      <Group title="Time">
+        <Row>
+          <span>Frames a second</span>
+          <div style={{ width: 104 }}>
+            <Select
+              label="Frames a second"
+              value={rateId}
+              choices={RATES.map((r) => ({ id: `${r.numerator}/${r.denominator}`, name: rateName(r) }))}
+              onChange={(id) => {
+                const [numerator, denominator] = id.split('/').map(Number) as [number, number];
+                put({ rate: { numerator, denominator } });
+              }}
+            />
+          </div>
+        </Row>
+        <NumberField
+          label="Length"
+          value={length}
+          min={1}
+          max={LIMITS.frames}
+          onChange={(value) => {
+            put({ length: Math.round(value) }, 'length');
+            useEditor.setState(({ frame }) => ({ frame: Math.min(frame, Math.round(value) - 1) }));
+          }}
+          format={(v) => `${v} fr`}
+          parse={(text) => parseTime(text, rate)}
+          {...drag}
+        />
+      </Group>
+      <Group title="Look at it over">
+        <Segmented
+          label="Look at it over"
+          value={piece.over === null ? 'checker' : 'colour'}
+          choices={[
+            { id: 'checker', name: 'checker' },
+            { id: 'colour', name: 'colour' },
+          ]}
+          onChange={(choice) => put({ over: choice === 'colour' ? DUSK : null })}
+        />
+        {piece.over !== null && (
+          <ColourField
+            label="Colour"
+            value={piece.over}
+            known={[DUSK, '#15120e', '#ede6d8', '#2c4a3e', '#7a4a2a']}
+            onChange={(over) => put({ over }, 'over')}
+            {...drag}
+          />
+        )}
+        <Hint>Only for looking: the piece itself is transparent, and so is what is exported.</Hint>
+      </Group>
+    </>
+  );
+}

@@ -1,0 +1,359 @@
+'use client';
+import { useState } from 'react';
+import { Diamond, X } from 'lucide-react';
+import styled from 'styled-components';
+import {
+  applyManner,
+  changeKey,
+  keyedSpan,
+  moveKeys,
+  removeKeys,
+  setKey,
+  type KeyRef,
+  type Manner,
+  type Stroke,
+  type WindowPart,
+} from '@/core/document';
+import {
+  CSS_EASE,
+  framesPerSecond,
+  HOLD,
+  keysOf,
+  landingEasing,
+  LINEAR,
+  parseTime,
+  valueAt,
+  type Easing,
+} from '@/core/timing';
+import { Button, IconButton, NumberField, percent, Segmented, Select } from '@/ui';
+import {
+  beginDrag,
+  changeable,
+  edit,
+  endDrag,
+  select,
+  selectedStrokes,
+  showFrame,
+  singleStroke,
+  useEditor,
+} from '../state';
+import { Group, Hint, Row } from './panel';
+import { SelectionTitle } from './selection-title';
+
+const useFrames = () => {
+  const rate = useEditor((s) => s.piece.rate);
+  return {
+    format: (v: number) => `${v} fr`,
+    parse: (text: string) => parseTime(text, rate),
+    pixelsPerStep: 4,
+  };
+};
+
+interface MannerChoices {
+  kind: Manner['kind'];
+  from: Manner['from'];
+  onFrames: number;
+  offFrames: number;
+  landing: number;
+}
+
+/** Writes strokes on and off in one press; each keeps its own start where it has one. */
+function MannerGroup({ strokes }: { strokes: readonly Stroke[] }) {
+  const length = useEditor((s) => s.piece.length);
+  const fps = useEditor((s) => framesPerSecond(s.piece.rate));
+  const frames = useFrames();
+  const [choices, setChoices] = useState<MannerChoices>({
+    kind: 'both',
+    from: 'start',
+    onFrames: Math.round(fps * 0.8),
+    offFrames: Math.round(fps * 0.6),
+    landing: 0.75,
+  });
+  const put = (part: Partial<MannerChoices>) => setChoices((old) => ({ ...old, ...part }));
+  const apply = () => {
+    const ids = changeable();
+    edit((piece) =>
+      ids.reduce((result, id) => {
+        const stroke = result.layers.find((layer) => layer.id === id)!;
+        const span = keyedSpan(stroke);
+        const offAt = Math.max(0, length - 1 - choices.offFrames);
+        const onAt = span && choices.kind !== 'off' ? span.first : 0;
+        return applyManner(result, [id], { ...choices, onAt, offAt });
+      }, piece),
+    );
+  };
+  return (
+    <Group title="Manner">
+      <Segmented
+        label="Manner"
+        value={choices.kind}
+        choices={[
+          { id: 'on', name: 'write on' },
+          { id: 'off', name: 'write off' },
+          { id: 'both', name: 'both' },
+        ]}
+        onChange={(kind) => put({ kind })}
+      />
+      <Row>
+        <span>from</span>
+        <div style={{ width: 172 }}>
+          <Segmented
+            label="Origin"
+            value={choices.from}
+            choices={(['start', 'middle', 'end'] as const).map((id) => ({ id, name: id }))}
+            onChange={(from) => put({ from })}
+          />
+        </div>
+      </Row>
+      {choices.kind !== 'off' && (
+        <NumberField
+          label="Writes on in"
+          value={choices.onFrames}
+          min={1}
+          max={9999}
+          onChange={(onFrames) => put({ onFrames })}
+          {...frames}
+        />
+      )}
+      {choices.kind !== 'on' && (
+        <NumberField
+          label="Writes off in"
+          value={choices.offFrames}
+          min={1}
+          max={9999}
+          onChange={(offFrames) => put({ offFrames })}
+          {...frames}
+        />
+      )}
+      <NumberField
+        label="Landing"
+        value={choices.landing}
+        min={0}
+        max={1}
+        step={0.01}
+        onChange={(landing) => put({ landing })}
+        {...percent}
+      />
+      <Button style={{ width: '100%', marginTop: 4 }} isDisabled={strokes.length === 0} onPress={apply}>
+        {strokes.length > 1 ? `Apply to ${strokes.length} strokes` : 'Apply'}
+      </Button>
+    </Group>
+  );
+}
+
+const EASINGS: readonly { id: string; name: string; easing: Easing }[] = [
+  { id: 'linear', name: 'linear', easing: LINEAR },
+  { id: 'hold', name: 'hold', easing: HOLD },
+  { id: 'landing', name: 'soft landing', easing: landingEasing(0.75) },
+  ...Object.entries(CSS_EASE).map(([id, easing]) => ({ id, name: id.replaceAll('-', ' '), easing })),
+];
+
+const sameEasing = (a: Easing, b: Easing): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+const curveText = (e: Easing): string =>
+  e.type === 'bezier' ? [e.x1, e.y1, e.x2, e.y2].map((n) => Number(n.toFixed(3))).join(', ') : '';
+
+/** Reads the four numbers of cubic-bezier(); null where they are not four or out of bounds. */
+function parseCurve(text: string): Easing | null {
+  const n = text
+    .replace(/[a-z()-]*\(|\)/g, '')
+    .split(',')
+    .map((part) => Number(part.trim()));
+  if (n.length !== 4 || n.some((v) => !Number.isFinite(v) || Math.abs(v) > 10)) return null;
+  const [x1, y1, x2, y2] = n as [number, number, number, number];
+  return x1 < 0 || x1 > 1 || x2 < 0 || x2 > 1 ? null : { type: 'bezier', x1, y1, x2, y2 };
+}
+
+const Curve = styled.input`
+  width: 100%;
+  height: 26px;
+  margin-top: 4px;
+  padding: 0 8px;
+  border: 1px solid var(--rule);
+  border-radius: 6px;
+  background: var(--desk);
+  &[aria-invalid='true'] {
+    border-color: var(--caution);
+  }
+`;
+
+/** The easing that leaves the selected keys. */
+function EasingGroup({ keys }: { keys: readonly KeyRef[] }) {
+  const piece = useEditor((s) => s.piece);
+  const [typed, setTyped] = useState<string | null>(null);
+  const easings = keys.flatMap((ref) => {
+    const stroke = piece.layers.find((layer) => layer.id === ref.stroke);
+    return stroke ? (keysOf(stroke.window[ref.part])[ref.index]?.easing ?? []) : [];
+  });
+  const first = easings[0];
+  if (!first) return null;
+  const one = easings.every((easing) => sameEasing(easing, first)) ? first : null;
+  const known = one && EASINGS.find(({ easing }) => sameEasing(easing, one));
+  const put = (easing: Easing) => edit((p) => changeKey(p, keys, { easing }));
+  const read = typed === null ? null : parseCurve(typed);
+  const choices = [
+    ...EASINGS.map(({ id, name }) => ({ id, name })),
+    ...(one && !known ? [{ id: 'own', name: 'own curve' }] : []),
+  ];
+  return (
+    <Group title={keys.length > 1 ? `Easing after ${keys.length} keys` : 'Easing after this key'}>
+      <Select
+        label="Easing"
+        value={known ? known.id : one ? 'own' : null}
+        choices={choices}
+        onChange={(id) => {
+          const chosen = EASINGS.find((e) => e.id === id);
+          if (chosen) put(chosen.easing);
+        }}
+      />
+      <Curve
+        aria-label="Curve as x1, y1, x2, y2"
+        placeholder="x1, y1, x2, y2"
+        value={typed ?? (one ? curveText(one) : '')}
+        aria-invalid={typed !== null && typed !== '' && !read}
+        spellCheck={false}
+        onChange={(event) => setTyped(event.currentTarget.value)}
+        onBlur={() => {
+          if (read) put(read);
+          setTyped(null);
+        }}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') event.currentTarget.blur();
+          event.stopPropagation();
+        }}
+      />
+    </Group>
+  );
+}
+
+const KeyRow = styled.div`
+  display: grid;
+  grid-template-columns: 1fr 1fr 26px;
+  align-items: center;
+  gap: 2px;
+  --number-width: 100%;
+  border-radius: 6px;
+  &[data-chosen='true'] {
+    background: var(--pressed);
+  }
+  button {
+    width: 24px;
+    height: 24px;
+  }
+`;
+
+const PARTS: readonly { part: WindowPart; name: string }[] = [
+  { part: 'head', name: 'Head' },
+  { part: 'tail', name: 'Tail' },
+  { part: 'slide', name: 'Slide' },
+];
+
+/** The value of one end now, and its keys in a list: all that the lane shows, for keyboard and numbers. */
+function PartGroup({ stroke, part, name }: { stroke: Stroke; part: WindowPart; name: string }) {
+  const frame = useEditor((s) => s.frame);
+  const chosen = useEditor((s) => s.selection.keys);
+  const frames = useFrames();
+  const value = stroke.window[part];
+  const keys = keysOf(value);
+  const limits = part === 'slide' ? { min: -1000, max: 1000 } : { min: -10, max: 10 };
+  const drag = { onBegin: beginDrag, onEnd: endDrag };
+  const refOf = (index: number): KeyRef => ({ stroke: stroke.id, part, index });
+  const setNow = (to: number) => {
+    if (changeable().length === 0) return;
+    // Without keys the value is changed for all time; with keys, at this frame.
+    if (keys.length > 0) edit((p) => setKey(p, stroke.id, part, frame, to), `key ${part}`);
+    else {
+      edit(
+        (p) => ({
+          ...p,
+          layers: p.layers.map((l) =>
+            l.id === stroke.id ? { ...l, window: { ...l.window, [part]: to } } : l,
+          ),
+        }),
+        `value ${part}`,
+      );
+    }
+  };
+  return (
+    <Group>
+      <div style={{ display: 'flex', gap: 4, alignItems: 'center' }}>
+        <div style={{ flex: 1 }}>
+          <NumberField
+            label={name}
+            value={Math.round(valueAt(value, frame) * 10000) / 10000}
+            step={0.01}
+            onChange={setNow}
+            {...limits}
+            {...drag}
+            {...percent}
+          />
+        </div>
+        <IconButton
+          label={`Key ${part} at frame ${frame}`}
+          plain
+          onPress={() =>
+            changeable().length > 0 && edit((p) => setKey(p, stroke.id, part, frame, valueAt(value, frame)))
+          }
+        >
+          <Diamond fill={keys.some((key) => key.frame === frame) ? 'var(--head)' : 'none'} />
+        </IconButton>
+      </div>
+      {keys.map((key, index) => {
+        const ref = refOf(index);
+        const isChosen = chosen.some((k) => k.stroke === stroke.id && k.part === part && k.index === index);
+        return (
+          <KeyRow
+            key={index}
+            data-chosen={isChosen}
+            onFocus={() => !isChosen && select({ strokes: [stroke.id], keys: [ref] })}
+          >
+            <NumberField
+              hideLabel
+              label={`${name} key ${index + 1}: frame`}
+              value={key.frame}
+              onChange={(to) => {
+                edit((p) => moveKeys(p, [ref], to - key.frame), 'key frame');
+                showFrame(to);
+              }}
+              {...frames}
+            />
+            <NumberField
+              hideLabel
+              label={`${name} key ${index + 1}: value`}
+              value={key.value}
+              step={0.01}
+              onChange={(to) => edit((p) => changeKey(p, [ref], { value: to }), 'key value')}
+              {...limits}
+              {...percent}
+            />
+            <IconButton
+              label={`Delete ${part} key ${index + 1}`}
+              plain
+              onPress={() => edit((p) => removeKeys(p, [ref]))}
+            >
+              <X />
+            </IconButton>
+          </KeyRow>
+        );
+      })}
+    </Group>
+  );
+}
+
+/** When strokes are written. */
+export function TimePanel() {
+  const piece = useEditor((s) => s.piece);
+  const selection = useEditor((s) => s.selection);
+  const stroke = useEditor(singleStroke);
+  const strokes = selectedStrokes({ piece, selection });
+  return (
+    <>
+      <SelectionTitle empty="Select strokes to say when they are written." />
+      <MannerGroup strokes={strokes} />
+      {selection.keys.length > 0 && <EasingGroup keys={selection.keys} />}
+      {stroke &&
+        PARTS.map(({ part, name }) => <PartGroup key={part} stroke={stroke} part={part} name={name} />)}
+      {strokes.length > 1 && <Hint>Select one stroke to see its keys, or work on them in the score.</Hint>}
+    </>
+  );
+}

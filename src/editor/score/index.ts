@@ -1,0 +1,2 @@
+export * from './score';
+export { fitTime } from './time-scale';

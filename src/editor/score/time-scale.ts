@@ -1,0 +1,53 @@
+import { create } from 'zustand';
+
+/** How time lies in the lanes: the frame at their left edge and pixels a frame. */
+export interface TimeScale {
+  readonly left: number;
+  readonly pixelsPerFrame: number;
+  /** Width of the lanes, px. */
+  readonly width: number;
+  /** Whether the whole piece is shown at any width. */
+  readonly fitted: boolean;
+}
+
+export const useTimeScale = create<TimeScale>(() => ({ left: 0, pixelsPerFrame: 8, width: 0, fitted: true }));
+
+/** Room left and right of the piece, px. */
+const MARGIN = 14;
+const MOST_PIXELS = 60;
+
+export const xOf = (scale: TimeScale, frame: number): number => (frame - scale.left) * scale.pixelsPerFrame;
+export const frameAt = (scale: TimeScale, x: number): number => scale.left + x / scale.pixelsPerFrame;
+
+const fitting = (width: number, length: number) =>
+  Math.max(0.001, (width - 2 * MARGIN) / Math.max(1, length - 1));
+
+/** Shows the whole piece. */
+export function fitTime(length: number): void {
+  useTimeScale.setState(({ width }) => {
+    const pixelsPerFrame = fitting(width, length);
+    return { pixelsPerFrame, left: -MARGIN / pixelsPerFrame, fitted: true };
+  });
+}
+
+/** Holds the view to the piece and a margin around it. */
+function held(left: number, pixelsPerFrame: number, width: number, length: number): number {
+  const margin = MARGIN / pixelsPerFrame;
+  return Math.max(-margin, Math.min(left, length - 1 + margin - width / pixelsPerFrame));
+}
+
+/** Zooms in time; the frame under `x` stays there. Never smaller than the whole piece. */
+export function zoomTime(factor: number, x: number, length: number): void {
+  useTimeScale.setState((scale) => {
+    const least = fitting(scale.width, length);
+    const pixelsPerFrame = Math.max(least, Math.min(MOST_PIXELS, scale.pixelsPerFrame * factor));
+    const left = held(frameAt(scale, x) - x / pixelsPerFrame, pixelsPerFrame, scale.width, length);
+    return { pixelsPerFrame, left, fitted: pixelsPerFrame <= least };
+  });
+}
+
+export function scrollTime(pixels: number, length: number): void {
+  useTimeScale.setState((scale) => ({
+    left: held(scale.left + pixels / scale.pixelsPerFrame, scale.pixelsPerFrame, scale.width, length),
+  }));
+}

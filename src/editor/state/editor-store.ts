@@ -1,0 +1,184 @@
+import { create } from 'zustand';
+import type { KeyRef, Piece, Stroke } from '@/core/document';
+
+export type Step = 'setup' | 'trace' | 'ink' | 'time';
+export type Tool = 'select' | 'pen' | 'hand';
+
+export interface Selection {
+  readonly strokes: readonly string[];
+  /** Points of the one selected stroke, by their place on its path. */
+  readonly points: readonly number[];
+  readonly keys: readonly KeyRef[];
+}
+
+export const NOTHING: Selection = { strokes: [], points: [], keys: [] };
+
+/** A piece as it was, and what was selected then: what undo goes back to. */
+interface Moment {
+  readonly piece: Piece;
+  readonly selection: Selection;
+}
+
+export interface EditorState {
+  readonly piece: Piece;
+  readonly past: readonly Moment[];
+  readonly future: readonly Moment[];
+  /** Where a drag began; while it runs, edits make no steps of their own. */
+  readonly base: Moment | null;
+  /** Tag and time of the last edit that may take in the next of its kind (arrow keys). */
+  readonly merging: { readonly tag: string; readonly at: number } | null;
+  readonly selection: Selection;
+  readonly step: Step;
+  readonly tool: Tool;
+  /** Frame shown; whole while standing. */
+  readonly frame: number;
+  readonly playing: boolean;
+  readonly looping: boolean;
+  /** Frames that playback could not show since it was started. */
+  readonly dropped: number;
+  readonly safeAreas: boolean;
+  /** The stroke the pen is drawing on, and at which end. */
+  readonly drawing: { readonly stroke: string; readonly at: 'start' | 'end' } | null;
+}
+
+const DEPTH = 1000;
+const MERGE_MS = 900;
+
+export const useEditor = create<EditorState>(() => ({
+  piece: null as unknown as Piece,
+  past: [],
+  future: [],
+  base: null,
+  merging: null,
+  selection: NOTHING,
+  step: 'trace',
+  tool: 'select',
+  frame: 0,
+  playing: false,
+  looping: true,
+  dropped: 0,
+  safeAreas: false,
+  drawing: null,
+}));
+
+const get = useEditor.getState;
+const set = useEditor.setState;
+const momentOf = ({ piece, selection }: EditorState): Moment => ({ piece, selection });
+
+/** Opens a piece afresh, without history. */
+export function loadPiece(piece: Piece): void {
+  set({
+    piece,
+    past: [],
+    future: [],
+    base: null,
+    merging: null,
+    selection: NOTHING,
+    drawing: null,
+    playing: false,
+  });
+  set({ frame: Math.min(get().frame, piece.length - 1), tool: 'select', dropped: 0 });
+}
+
+/**
+ * Changes the document: one step of undo, or part of the drag that is under way.
+ * @param merge edits with the same tag in quick succession become one step.
+ */
+export function edit(change: (piece: Piece) => Piece, merge?: string): void {
+  const state = get();
+  const piece = change(state.piece);
+  if (piece === state.piece) return;
+  if (state.base) {
+    set({ piece });
+    return;
+  }
+  const now = Date.now();
+  const joins = merge !== undefined && state.merging?.tag === merge && now - state.merging.at < MERGE_MS;
+  set({
+    piece,
+    past: joins ? state.past : [...state.past.slice(1 - DEPTH), momentOf(state)],
+    future: [],
+    merging: merge === undefined ? null : { tag: merge, at: now },
+  });
+}
+
+/** Begins a drag: all edits until endDrag() are one step. */
+export function beginDrag(): void {
+  if (!get().base) set({ base: momentOf(get()) });
+}
+
+/** Changes the document as it was when the drag began, so that every move of the pointer counts from there. */
+export function editFromBase(change: (piece: Piece) => Piece): void {
+  const { base } = get();
+  if (base) set({ piece: change(base.piece) });
+  else edit(change);
+}
+
+export function endDrag(): void {
+  const { base, piece, past } = get();
+  if (!base) return;
+  set(
+    base.piece === piece
+      ? { base: null }
+      : { base: null, past: [...past.slice(1 - DEPTH), base], future: [], merging: null },
+  );
+}
+
+/** Ends a drag and puts everything back as it was. */
+export function cancelDrag(): void {
+  const { base } = get();
+  if (base) set({ ...base, base: null });
+}
+
+const held = (piece: Piece, frame: number): number => Math.min(Math.max(0, frame), piece.length - 1);
+
+export function undo(): void {
+  cancelDrag();
+  const state = get();
+  const to = state.past.at(-1);
+  if (!to) return;
+  set({
+    ...to,
+    past: state.past.slice(0, -1),
+    future: [momentOf(state), ...state.future],
+    merging: null,
+    drawing: null,
+    frame: held(to.piece, state.frame),
+  });
+}
+
+export function redo(): void {
+  cancelDrag();
+  const state = get();
+  const [to, ...future] = state.future;
+  if (!to) return;
+  set({
+    ...to,
+    past: [...state.past, momentOf(state)],
+    future,
+    merging: null,
+    drawing: null,
+    frame: held(to.piece, state.frame),
+  });
+}
+
+export const select = (selection: Partial<Selection>): void =>
+  set({ selection: { ...NOTHING, ...selection } });
+
+/** Shows a frame, held to the piece; playback stops. */
+export function showFrame(frame: number): void {
+  set({ frame: held(get().piece, Math.round(frame)), playing: false });
+}
+
+/** The selected strokes, in writing order. */
+export const selectedStrokes = ({ piece, selection }: Pick<EditorState, 'piece' | 'selection'>): Stroke[] =>
+  piece.layers.filter((layer) => selection.strokes.includes(layer.id));
+
+/** The one selected stroke, or null when there is none or more than one. */
+export function singleStroke(state: Pick<EditorState, 'piece' | 'selection'>): Stroke | null {
+  const strokes = selectedStrokes(state);
+  return strokes.length === 1 ? strokes[0]! : null;
+}
+
+/** A new id that no stroke of the piece bears. */
+export const newId = (): string => crypto.randomUUID().slice(0, 13);

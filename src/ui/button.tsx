@@ -1,0 +1,153 @@
+'use client';
+import type { ReactNode } from 'react';
+import {
+  Button as AriaButton,
+  ToggleButton as AriaToggle,
+  Tooltip,
+  TooltipTrigger,
+  type ButtonProps,
+  type ToggleButtonProps,
+} from 'react-aria-components';
+import styled, { css } from 'styled-components';
+
+const looks = css`
+  display: inline-flex;
+  align-items: center;
+  justify-content: center;
+  gap: 7px;
+  height: 30px;
+  padding: 0 12px;
+  border: 1px solid var(--rule);
+  border-radius: 7px;
+  background: var(--raised);
+  color: var(--text);
+  white-space: nowrap;
+  cursor: default;
+  transition: background 0.12s;
+  &[data-hovered] {
+    background: var(--pressed);
+  }
+  &[data-pressed],
+  &[data-selected] {
+    background: var(--pressed);
+  }
+  &[data-disabled] {
+    opacity: 0.4;
+  }
+  svg {
+    width: 16px;
+    height: 16px;
+    flex: none;
+  }
+`;
+
+/** A plain button with words. */
+export const Button = styled(AriaButton)`
+  ${looks}
+`;
+
+/** The one main action of a place. */
+export const MainButton = styled(AriaButton)`
+  ${looks}
+  background: var(--head);
+  border-color: transparent;
+  color: var(--on-head);
+  font-weight: 600;
+  &[data-hovered] {
+    background: color-mix(in srgb, var(--head) 85%, white);
+  }
+  &[data-pressed] {
+    background: color-mix(in srgb, var(--head) 85%, black);
+  }
+`;
+
+export const ToggleButton = styled(AriaToggle)`
+  ${looks}
+  &[data-selected] {
+    color: var(--head);
+  }
+`;
+
+const Tip = styled(Tooltip)`
+  max-width: 260px;
+  padding: 5px 9px;
+  border: 1px solid var(--rule);
+  border-radius: 6px;
+  background: var(--raised);
+  color: var(--text);
+  box-shadow: var(--shadow);
+  font-size: 12px;
+  kbd {
+    margin-left: 6px;
+    color: var(--quiet);
+    font: inherit;
+  }
+`;
+
+const square = css<{ $plain: boolean | undefined }>`
+  width: 30px;
+  padding: 0;
+  ${({ $plain }) =>
+    $plain &&
+    css`
+      background: none;
+      border-color: transparent;
+    `}
+`;
+const Square = styled(Button)<{ $plain: boolean | undefined }>`
+  ${square}
+`;
+const SquareToggle = styled(ToggleButton)<{ $plain: boolean | undefined }>`
+  ${square}
+`;
+
+interface Named {
+  /** What it does: its name for screen readers, and its tooltip. */
+  label: string;
+  /** The key that does the same. */
+  keys?: string | undefined;
+  plain?: boolean;
+  children: ReactNode;
+}
+
+const tip = (label: string, keys?: string) => (
+  <Tip offset={6}>
+    {label}
+    {keys && <kbd>{keys}</kbd>}
+  </Tip>
+);
+
+/** A button that shows only an icon; its name stands in a tooltip. */
+export function IconButton({
+  label,
+  keys,
+  plain,
+  children,
+  ...props
+}: Named & Omit<ButtonProps, 'children'>) {
+  return (
+    <TooltipTrigger delay={500} closeDelay={0}>
+      <Square {...props} $plain={plain} aria-label={label}>
+        {children}
+      </Square>
+      {tip(label, keys)}
+    </TooltipTrigger>
+  );
+}
+
+export function IconToggle({
+  label,
+  keys,
+  plain,
+  children,
+  ...props
+}: Named & Omit<ToggleButtonProps, 'children'>) {
+  return (
+    <TooltipTrigger delay={500} closeDelay={0}>
+      <SquareToggle {...props} $plain={plain} aria-label={label}>
+        {children}
+      </SquareToggle>
+      {tip(label, keys)}
+    </TooltipTrigger>
+  );
+}

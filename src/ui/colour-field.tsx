@@ -1,0 +1,130 @@
+'use client';
+import {
+  Button,
+  ColorArea,
+  ColorField,
+  ColorPicker,
+  ColorSlider,
+  ColorSwatch,
+  ColorSwatchPicker,
+  ColorSwatchPickerItem,
+  ColorThumb,
+  Dialog,
+  DialogTrigger,
+  Input,
+  parseColor,
+  SliderTrack,
+} from 'react-aria-components';
+import styled from 'styled-components';
+import { Pop } from './select';
+
+const Row = styled.div`
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  min-height: 28px;
+  color: var(--quiet);
+`;
+const Trigger = styled(Button)`
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  height: 26px;
+  padding: 0 7px;
+  border: 1px solid transparent;
+  border-radius: 6px;
+  background: none;
+  color: var(--text);
+  cursor: default;
+  &[data-hovered] {
+    border-color: var(--rule);
+  }
+`;
+const swatch = { width: 18, height: 18, borderRadius: 5, border: '1px solid var(--rule)' };
+const Sheet = styled(Dialog)`
+  display: grid;
+  gap: 10px;
+  width: 208px;
+  padding: 8px;
+  outline: none;
+`;
+const thumb = {
+  width: 16,
+  height: 16,
+  border: '2px solid white',
+  borderRadius: '50%',
+  boxShadow: '0 0 0 1px black',
+};
+const Hex = styled(Input)`
+  width: 100%;
+  height: 28px;
+  padding: 0 8px;
+  border: 1px solid var(--rule);
+  border-radius: 6px;
+  background: var(--desk);
+`;
+
+/** A colour as #rrggbb; null where the selection differs. `known` are offered as swatches. */
+export function ColourField({
+  label,
+  value,
+  known,
+  onChange,
+  onBegin,
+  onEnd,
+}: {
+  label: string;
+  value: string | null;
+  known: readonly string[];
+  onChange: (value: string) => void;
+  /** Everything done while the picker is open is one step of undo. */
+  onBegin?: () => void;
+  onEnd?: () => void;
+}) {
+  const shown = parseColor(value ?? '#808080').toFormat('hsb');
+  return (
+    <Row>
+      <span>{label}</span>
+      <ColorPicker value={shown} onChange={(colour) => onChange(colour.toString('hex').toLowerCase())}>
+        <DialogTrigger onOpenChange={(open) => (open ? onBegin?.() : onEnd?.())}>
+          <Trigger aria-label={`${label}: ${value ?? 'differs'}`}>
+            {value ?? 'differs'}
+            {value && <ColorSwatch color={value} style={swatch} />}
+          </Trigger>
+          <Pop placement="bottom end">
+            <Sheet aria-label={label}>
+              <ColorArea
+                colorSpace="hsb"
+                xChannel="saturation"
+                yChannel="brightness"
+                style={{ width: '100%', height: 120, borderRadius: 6 }}
+              >
+                <ColorThumb style={thumb} />
+              </ColorArea>
+              <ColorSlider channel="hue" colorSpace="hsb" aria-label="Hue">
+                <SliderTrack style={{ height: 16, borderRadius: 8 }}>
+                  <ColorThumb style={{ ...thumb, top: '50%' }} />
+                </SliderTrack>
+              </ColorSlider>
+              <ColorField aria-label="Hex">
+                <Hex />
+              </ColorField>
+              {known.length > 0 && (
+                <ColorSwatchPicker
+                  aria-label="Colours in this piece"
+                  style={{ display: 'flex', flexWrap: 'wrap', gap: 6 }}
+                >
+                  {known.map((colour) => (
+                    <ColorSwatchPickerItem key={colour} color={colour} style={{ borderRadius: 5 }}>
+                      <ColorSwatch style={swatch} />
+                    </ColorSwatchPickerItem>
+                  ))}
+                </ColorSwatchPicker>
+              )}
+            </Sheet>
+          </Pop>
+        </DialogTrigger>
+      </ColorPicker>
+    </Row>
+  );
+}

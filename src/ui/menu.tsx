@@ -1,0 +1,65 @@
+'use client';
+import type { ReactNode } from 'react';
+import { Menu as AriaMenu, MenuItem, MenuTrigger } from 'react-aria-components';
+import styled from 'styled-components';
+import { Pop } from './select';
+
+const Item = styled(MenuItem)`
+  display: flex;
+  justify-content: space-between;
+  gap: 24px;
+  padding: 6px 10px;
+  border-radius: 5px;
+  cursor: default;
+  outline: none;
+  kbd {
+    color: var(--quiet);
+    font: inherit;
+  }
+  &[data-focused] {
+    background: var(--pressed);
+  }
+  &[data-disabled] {
+    opacity: 0.4;
+  }
+`;
+
+export interface MenuEntry {
+  readonly id: string;
+  readonly name: string;
+  readonly keys?: string;
+  readonly disabled?: boolean;
+  readonly run: () => void;
+}
+
+/** A button (the child) that opens a list of things to do. */
+export function Menu({
+  label,
+  entries,
+  children,
+}: {
+  label: string;
+  entries: readonly MenuEntry[];
+  children: ReactNode;
+}) {
+  return (
+    <MenuTrigger>
+      {children}
+      <Pop placement="bottom end">
+        <AriaMenu
+          aria-label={label}
+          style={{ outline: 'none' }}
+          disabledKeys={entries.filter((e) => e.disabled).map((e) => e.id)}
+          onAction={(key) => entries.find((e) => e.id === key)?.run()}
+        >
+          {entries.map((entry) => (
+            <Item key={entry.id} id={entry.id} textValue={entry.name}>
+              {entry.name}
+              {entry.keys && <kbd>{entry.keys}</kbd>}
+            </Item>
+          ))}
+        </AriaMenu>
+      </Pop>
+    </MenuTrigger>
+  );
+}

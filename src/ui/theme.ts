@@ -1,0 +1,45 @@
+import { createGlobalStyle } from 'styled-components';
+
+/**
+ * The roles of colour, as custom properties so that both themes share every rule. Dark is a writing desk by
+ * lamplight; vellum the same desk by day.
+ */
+export const GlobalStyle = createGlobalStyle`
+  :root {
+    --ground: #15120e; --panel: #1b1814; --raised: #211e19; --rule: #2e2921; --pressed: #3a332a;
+    --desk: #0f0d0a;
+    --text: #ede6d8; --quiet: #a79f8e;
+    --head: #ff6b3d; --tail: #43b3a0; --caution: #d9a441; --on-head: #1a0e08;
+    --shadow: 0 12px 40px rgb(0 0 0 / 0.55);
+    --sans: 'Instrument Sans Variable', sans-serif;
+    --serif: 'Instrument Serif', serif;
+    color-scheme: dark;
+  }
+  :root[data-theme='vellum'] {
+    --ground: #efe8d9; --panel: #f6f0e4; --raised: #fffaf0; --rule: #d6cbb5; --pressed: #e3d8c2;
+    --desk: #d9cfbb;
+    --text: #2a241b; --quiet: #665c4b;
+    --head: #c8431a; --tail: #1d7566; --caution: #8a5a00; --on-head: #fff7f0;
+    --shadow: 0 12px 40px rgb(70 50 20 / 0.3);
+    color-scheme: light;
+  }
+  *, *::before, *::after { box-sizing: border-box; }
+  html, body { height: 100%; margin: 0; }
+  body {
+    background: var(--ground); color: var(--text);
+    font: 400 13px/1.35 var(--sans); font-variant-numeric: tabular-nums;
+    -webkit-font-smoothing: antialiased;
+  }
+  button, input, select { font: inherit; color: inherit; }
+  :focus-visible { outline: 2px solid var(--head); outline-offset: 1px; }
+  ::selection { background: color-mix(in srgb, var(--head) 40%, transparent); }
+  @media (prefers-reduced-motion: reduce) {
+    *, *::before, *::after { animation: none !important; transition: none !important; }
+  }
+`;
+
+/** Text for screen readers only. */
+export const hiddenText = `
+  position: absolute; width: 1px; height: 1px; margin: -1px; padding: 0; border: 0;
+  overflow: hidden; clip-path: inset(50%); white-space: nowrap;
+`;
