@@ -74,6 +74,8 @@ await main(async () => {
 
   const ends = [];
   let ending = false;
+  // Once stopping has begun nothing more is started: what is under way waits for the end of the process.
+  const unlessEnding = () => (ending ? new Promise(() => {}) : undefined);
   const stop = async (code) => {
     if (ending) return;
     ending = true;
@@ -99,6 +101,7 @@ await main(async () => {
     } else {
       say('database from DATABASE_URL');
     }
+    await unlessEnding();
     if (!dev) needBuild();
     const env = { DATABASE_URL: url, OBELUS_DATA: process.env.OBELUS_DATA ?? join(ROOT, '.data') };
     if (!runShown(bin('tsx'), [join(ROOT, 'scripts/prepare.ts')], { env: { ...process.env, ...env } })) {
@@ -106,8 +109,10 @@ await main(async () => {
         'The database could not be prepared; what went wrong stands above. What it holds is untouched.',
       );
     }
+    await unlessEnding();
     const port = await choosePort();
-    const served = await serve({
+    await unlessEnding();
+    const served = serve({
       port,
       env,
       dev,
@@ -117,10 +122,12 @@ await main(async () => {
       },
     });
     ends.push(served.stop);
+    await served.ready;
     note.address = served.address;
     writeNote();
     console.log(`\nObelus is ready: ${served.address}   (Ctrl-C stops it)\n`);
   } catch (error) {
+    await unlessEnding();
     for (const close of ends.reverse()) await close();
     rmSync(noteFile, { force: true });
     throw error;

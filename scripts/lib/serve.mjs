@@ -34,10 +34,11 @@ function keep(name, launch, note) {
 export const tsx = (file, options = {}) => start(bin('tsx'), [join(ROOT, file)], options);
 
 /**
- * Starts the web server and the export worker and waits until both answer.
+ * Starts the web server and the export worker.
  * @param note is told the process ids, so that a later start can end what a killed one left.
+ * @returns at once: how to stop both, and a promise that resolves when the server answers.
  */
-export async function serve({ port, env, dev = false, note = () => {} }) {
+export function serve({ port, env, dev = false, note = () => {} }) {
   const all = {
     ...process.env,
     ...env,
@@ -63,20 +64,22 @@ export async function serve({ port, env, dev = false, note = () => {} }) {
     note,
   );
   const address = `http://127.0.0.1:${port}`;
-  const deadline = Date.now() + 90_000;
-  for (;;) {
-    const ready = await fetch(`${address}/api/health`).then(
-      (r) => r.ok,
-      () => false,
-    );
-    if (ready) break;
-    if (Date.now() > deadline) {
-      await Promise.all([web(), worker()]);
-      throw new Stop(
-        `The web server did not answer at ${address} within 90 seconds; what it said stands above.`,
-      );
+  const stop = () => Promise.all([web(), worker()]);
+  const answer = async () => {
+    const deadline = Date.now() + 90_000;
+    while (
+      !(await fetch(`${address}/api/health`).then(
+        (r) => r.ok,
+        () => false,
+      ))
+    ) {
+      if (Date.now() > deadline) {
+        throw new Stop(
+          `The web server did not answer at ${address} within 90 seconds; what it said stands above.`,
+        );
+      }
+      await wait(100);
     }
-    await wait(100);
-  }
-  return { address, stop: () => Promise.all([web(), worker()]) };
+  };
+  return { address, stop, ready: answer() };
 }

@@ -5,6 +5,8 @@ import { openPiece } from './pieces';
 
 /** Width of a piece's picture on its card, px. */
 const WIDTH = 640;
+const CHECKER = ['#3a352d', '#322d26'] as const;
+const SQUARE = 20;
 
 /** A piece as a small PNG, at the frame that shows most ink, over the colour it is looked at over. */
 export async function thumbnail(id: string): Promise<Uint8Array> {
@@ -15,9 +17,14 @@ export async function thumbnail(id: string): Promise<Uint8Array> {
     Math.round(document.size.height * scale),
   );
   const context = canvas.getContext('2d');
-  if (document.over) {
-    context.fillStyle = document.over;
-    context.fillRect(0, 0, canvas.width, canvas.height);
+  context.fillStyle = document.over ?? CHECKER[0];
+  context.fillRect(0, 0, canvas.width, canvas.height);
+  if (!document.over) {
+    context.fillStyle = CHECKER[1];
+    for (let y = 0; y < canvas.height; y += SQUARE) {
+      for (let x = (y / SQUARE) % 2 ? SQUARE : 0; x < canvas.width; x += SQUARE * 2)
+        context.fillRect(x, y, SQUARE, SQUARE);
+    }
   }
   paint(evaluate(document, posterFrame(document)), context, scale);
   return canvas.encode('png');

@@ -35,11 +35,13 @@ const Home = styled(Link)`
 `;
 const Name = styled.div`
   font: italic 400 22px/1 var(--serif);
-  field-sizing: content;
+  min-width: 0;
   input {
     field-sizing: content;
-    max-width: 300px;
-    padding: 2px 5px;
+    width: auto;
+    min-width: 60px;
+    max-width: 320px;
+    padding: 3px 6px;
   }
 `;
 const Facts = styled.span`

@@ -4,7 +4,6 @@ export const OVERLAY = {
   tail: '#43b3a0',
   vellum: '#ede6d8',
   ink: '#15120e',
-  path: 'rgba(237, 230, 216, 0.75)',
   faint: 'rgba(237, 230, 216, 0.32)',
   safe: 'rgba(237, 230, 216, 0.45)',
 } as const;

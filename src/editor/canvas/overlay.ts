@@ -88,7 +88,8 @@ function arrow(context: Context, view: View, path: Path, colour: string): void {
   context.restore();
 }
 
-const radiusOf = (text: string): number => (text.length > 2 ? 12 : 9.5);
+/** Strokes shorter than this on screen, px, are numbered in small. */
+const SHORT = 110;
 
 /** The order number, set off from the first point against the direction of writing. */
 function badge(context: Context, view: View, stroke: Stroke, order: number, selected: boolean): void {
@@ -96,15 +97,13 @@ function badge(context: Context, view: View, stroke: Stroke, order: number, sele
   const first = toScreen(view, stroke.path.points[0]!);
   const t = m.length > 0 ? tangentAtLength(m, 0) : { x: 1, y: 0 };
   const text = String(order);
-  const p = { x: first.x - t.x * 17, y: first.y - t.y * 17 };
-  dot(
-    context,
-    p,
-    radiusOf(text),
-    'rgba(21, 18, 14, 0.78)',
-    selected ? OVERLAY.head : 'rgba(237, 230, 216, 0.5)',
-  );
-  context.font = 'italic 14px "Instrument Serif", serif';
+  // Short strokes get a small number, so that a line of little letters stays legible.
+  const size = selected || m.length * view.zoom > SHORT ? 14 : 11;
+  const away = size * 1.2;
+  const p = { x: first.x - t.x * away, y: first.y - t.y * away };
+  const edge = selected ? OVERLAY.head : 'rgba(237, 230, 216, 0.5)';
+  dot(context, p, size * (text.length > 2 ? 0.85 : 0.68), 'rgba(21, 18, 14, 0.78)', edge);
+  context.font = `italic ${size}px "Instrument Serif", serif`;
   context.textAlign = 'center';
   context.textBaseline = 'middle';
   context.fillStyle = selected ? OVERLAY.head : OVERLAY.vellum;
@@ -232,8 +231,8 @@ export function paintOverlay(context: Context, view: View, state: EditorState, t
   });
   for (const layer of chosen) {
     line(context, view, layer.path);
-    outlined(context, 1.2, OVERLAY.path);
-    arrow(context, view, layer.path, OVERLAY.vellum);
+    outlined(context, 1.2, OVERLAY.head);
+    arrow(context, view, layer.path, OVERLAY.head);
     badge(context, view, layer, piece.layers.indexOf(layer) + 1, true);
   }
   if (chosen.length === 1 && !chosen[0]!.locked) {

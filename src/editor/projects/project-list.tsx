@@ -101,15 +101,19 @@ const Picture = styled(Link)`
   border: 1px solid var(--rule);
   border-radius: 10px;
   background: var(--desk);
+  > * {
+    min-height: 0;
+  }
   transition: border-color 0.15s;
   &:hover {
     border-color: var(--quiet);
   }
   img {
     display: block;
-    max-width: 100%;
-    max-height: 100%;
-    background: repeating-conic-gradient(#3a352d 0 25%, #322d26 0 50%) 0 0 / 24px 24px;
+    width: 100%;
+    height: 100%;
+    min-height: 0;
+    object-fit: contain;
   }
 `;
 const Caption = styled.div`

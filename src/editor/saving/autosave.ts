@@ -89,7 +89,7 @@ export async function save(): Promise<void> {
 /** Called after every change of the document. */
 function changed(): void {
   const { status } = state();
-  if (useEditor.getState().base) return;
+  if (useEditor.getState().base || (status === 'saved' && documentNow() === savedDocument)) return;
   keepHere();
   if (status === 'conflict') return;
   if (status === 'saved' || status === 'refused') set({ status: 'unsaved', message: '' });

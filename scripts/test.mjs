@@ -1,0 +1,68 @@
+// `npm test`: everything that is checked, on a throw-away database, from a fresh clone.
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { needBuild } from './lib/build.mjs';
+import { freePort, openThrowAwayDatabase } from './lib/database.mjs';
+import { needDebianPackages, needNpmPackages } from './lib/packages.mjs';
+import { bin, ROOT, runShown } from './lib/run.mjs';
+import { main, say } from './lib/say.mjs';
+import { serve } from './lib/serve.mjs';
+
+const began = Date.now();
+const since = () => `${Math.round((Date.now() - began) / 1000)} s`;
+const counts = { passed: 0, failed: 0 };
+
+/** Counts one check that has no tests of its own. */
+function check(name, command, args) {
+  const good = runShown(command, args);
+  counts[good ? 'passed' : 'failed']++;
+  say(`${name}: ${good ? 'good' : 'FAILED'} (${since()})`);
+}
+
+function jest(env, report) {
+  runShown(bin('jest'), ['--json', `--outputFile=${report}`, '--silent=false'], { env });
+  const result = JSON.parse(readFileSync(report, 'utf8'));
+  counts.passed += result.numPassedTests;
+  counts.failed += result.numFailedTests + result.numRuntimeErrorTestSuites;
+  say(`unit and server tests: ${result.numPassedTests} passed, ${result.numFailedTests} failed (${since()})`);
+}
+
+function playwright(env, report) {
+  runShown(bin('playwright'), ['test', '-c', join(ROOT, 'e2e/playwright.config.ts')], {
+    env: { ...env, REPORT: report },
+  });
+  const { stats, errors } = JSON.parse(readFileSync(report, 'utf8'));
+  const failed = stats.unexpected + stats.flaky + (stats.expected === 0 ? Math.max(1, errors.length) : 0);
+  counts.passed += stats.expected;
+  counts.failed += failed;
+  say(`tests in the browser: ${stats.expected} passed, ${failed} failed (${since()})`);
+}
+
+await main(async () => {
+  needDebianPackages(['postgresql', 'ffmpeg', 'chromium']);
+  needNpmPackages();
+  const folder = mkdtempSync(join(tmpdir(), 'obelus-test-'));
+  const closing = [];
+  try {
+    needBuild();
+    check('types', bin('tsc'), ['--noEmit']);
+    check('lint', 'npm', ['run', '--silent', 'lint']);
+    say('making a throw-away database');
+    const database = await openThrowAwayDatabase();
+    closing.push(database.stop);
+    const env = { ...process.env, OBELUS_DATA: join(folder, 'data') };
+    jest({ ...env, DATABASE_URL: database.url }, join(folder, 'jest.json'));
+    const seen = { ...env, DATABASE_URL: database.another('seen'), OBELUS_SILENT_SECONDS: '3' };
+    runShown(bin('tsx'), [join(ROOT, 'scripts/prepare.ts')], { env: seen });
+    const served = serve({ port: await freePort(), env: seen });
+    closing.push(served.stop);
+    await served.ready;
+    playwright({ ...seen, BASE_URL: served.address }, join(folder, 'playwright.json'));
+  } finally {
+    for (const close of closing.reverse()) await close();
+    rmSync(folder, { recursive: true, force: true });
+  }
+  console.log(`\n${counts.passed} passed, ${counts.failed} failed`);
+  if (counts.failed > 0) process.exit(1);
+});

@@ -1,0 +1,241 @@
+import { closeConnection, migrate, models } from '@/server/database';
+import { closeQueue } from '@/server/exports';
+import { seed } from '@/server/seed';
+import { freshPiece, freshProject, smallPiece } from '@/server/testing';
+import { SAMPLE_PROJECT } from '../../../demo';
+import * as projectsRoute from './projects/route';
+import * as projectRoute from './projects/[id]/route';
+import * as undeleteProjectRoute from './projects/[id]/undelete/route';
+import * as piecesRoute from './projects/[id]/pieces/route';
+import * as pieceRoute from './pieces/[id]/route';
+import * as duplicateRoute from './pieces/[id]/duplicate/route';
+import * as undeletePieceRoute from './pieces/[id]/undelete/route';
+import * as revisionsRoute from './pieces/[id]/revisions/route';
+import * as restoreRoute from './pieces/[id]/revisions/[revision]/restore/route';
+import * as thumbnailRoute from './pieces/[id]/thumbnail/route';
+import * as exportsRoute from './pieces/[id]/exports/route';
+
+type Handler = (request: Request, context: { params: Promise<Record<string, string>> }) => Promise<Response>;
+
+/** Calls a route handler as the web server would; the body is sent as it is when it is a string. */
+async function ask(
+  handler: Handler,
+  params: Record<string, string>,
+  body?: unknown,
+  headers: Record<string, string> = {},
+) {
+  const request = new Request('http://127.0.0.1:4610/api', {
+    method: body === undefined ? 'GET' : 'POST',
+    headers: { host: '127.0.0.1:4610', 'content-type': 'application/json', ...headers },
+    ...(body !== undefined && { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+  });
+  const response = await handler(request, { params: Promise.resolve(params) });
+  const type = response.headers.get('content-type') ?? '';
+  return {
+    status: response.status,
+    body: type.includes('json') ? await response.json() : await response.arrayBuffer(),
+  };
+}
+
+const save = (id: string, baseRevision: unknown, document: unknown, session = 'one') =>
+  ask(pieceRoute.PUT, { id }, { baseRevision, session, document });
+
+beforeAll(async () => void (await migrate()));
+afterAll(async () => {
+  await closeQueue();
+  await closeConnection();
+});
+
+test('the sample world is put into an empty database once, complete and valid', async () => {
+  const { database, projects } = models();
+  await database.query('TRUNCATE projects CASCADE');
+  expect(await seed(SAMPLE_PROJECT)).toBe(true);
+  expect(await seed(SAMPLE_PROJECT)).toBe(false);
+  const list = await ask(projectsRoute.GET, {});
+  expect(list.body.projects[0].pieces.map((p: { name: string }) => p.name)).toEqual([
+    'Opening title',
+    'Lower third',
+    'Tide ring',
+  ]);
+  await projects.destroy({ where: {} });
+  // A deleted sample stays deleted.
+  expect(await seed(SAMPLE_PROJECT)).toBe(false);
+});
+
+test('projects are made, renamed, deleted and brought back with their pieces', async () => {
+  const made = await ask(projectsRoute.POST, {}, { name: '  Mudflats ' });
+  const { id } = made.body;
+  expect(made.body.name).toBe('Mudflats');
+  const piece = await ask(piecesRoute.POST, { id }, { document: smallPiece() });
+  const listed = async () =>
+    (await ask(projectsRoute.GET, {})).body.projects.find((p: { id: string }) => p.id === id);
+  await ask(projectRoute.PATCH, { id }, { name: 'Saltings' });
+  expect(await listed()).toMatchObject({
+    name: 'Saltings',
+    pieces: [{ id: piece.body.id, strokes: 2, length: 12 }],
+  });
+  await ask(projectRoute.DELETE, { id }, {});
+  expect(await listed()).toBeUndefined();
+  await ask(undeleteProjectRoute.POST, { id }, {});
+  expect(await listed()).toMatchObject({ pieces: [{ id: piece.body.id }] });
+});
+
+test('a save counts the revision up; a stale one gets 409 and neither side is lost', async () => {
+  const { id } = await freshPiece();
+  const mine = smallPiece('Mine');
+  const theirs = smallPiece('Theirs');
+  expect(await save(id, 1, theirs, 'two')).toMatchObject({ status: 200, body: { revision: 2 } });
+  const stale = await save(id, 1, mine);
+  expect(stale).toMatchObject({ status: 409, body: { error: { revision: 2 } } });
+  expect((await ask(pieceRoute.GET, { id })).body).toMatchObject({ revision: 2, document: theirs });
+  expect((await save(id, 2, mine)).body).toEqual({ revision: 3 });
+});
+
+test('of many saves at once on one revision exactly one wins', async () => {
+  const { id } = await freshPiece();
+  const results = await Promise.all(
+    Array.from({ length: 8 }, (_, i) => save(id, 1, smallPiece(`Writer ${i}`), `w${i}`)),
+  );
+  expect(results.map((r) => r.status).sort()).toEqual([200, ...Array(7).fill(409)]);
+  const winner = results.findIndex((r) => r.status === 200);
+  expect((await ask(pieceRoute.GET, { id })).body.document.name).toBe(`Writer ${winner}`);
+});
+
+test('the history lists revisions, thins quick saves of one session, and restores an older one as the newest', async () => {
+  const { id } = await freshPiece(smallPiece('First'));
+  for (let i = 1; i <= 6; i++) await save(id, i, smallPiece(`Draft ${i}`));
+  await save(id, 7, smallPiece('By another'), 'two');
+  const history = async () =>
+    (await ask(revisionsRoute.GET, { id })).body.revisions.map((r: { revision: number }) => r.revision);
+  expect(await history()).toEqual([8, 7, 2, 1]);
+  const restored = await ask(restoreRoute.POST, { id, revision: '1' }, {});
+  expect(restored.body).toEqual({ revision: 9 });
+  expect((await ask(pieceRoute.GET, { id })).body.document.name).toBe('First');
+  expect(await history()).toEqual([9, 8, 7, 2, 1]);
+  expect((await ask(restoreRoute.POST, { id, revision: '77' }, {})).status).toBe(404);
+});
+
+test('a piece is duplicated under a free name, deleted, and brought back', async () => {
+  const { id, project } = await freshPiece(smallPiece('Wave'));
+  await ask(duplicateRoute.POST, { id }, {});
+  await ask(duplicateRoute.POST, { id }, {});
+  const names = async () =>
+    (await ask(projectsRoute.GET, {})).body.projects
+      .find((p: { id: string }) => p.id === project)
+      .pieces.map((p: { name: string }) => p.name);
+  expect(await names()).toEqual(['Wave', 'Wave 2', 'Wave 3']);
+  await ask(pieceRoute.DELETE, { id }, {});
+  expect(await names()).toEqual(['Wave 2', 'Wave 3']);
+  expect((await ask(pieceRoute.GET, { id })).status).toBe(404);
+  await ask(undeletePieceRoute.POST, { id }, {});
+  expect(await names()).toEqual(['Wave', 'Wave 2', 'Wave 3']);
+});
+
+test('a thumbnail is a picture of the piece', async () => {
+  const { id } = await freshPiece();
+  const { status, body } = await ask(thumbnailRoute.GET, { id });
+  expect(status).toBe(200);
+  expect(Buffer.from(body).subarray(1, 4).toString()).toBe('PNG');
+});
+
+test('bad input gets a clear 4xx that names the place, and changes nothing', async () => {
+  const { id } = await freshPiece();
+  const good = smallPiece();
+  const with_ = (change: (copy: never) => void) => {
+    const copy = JSON.parse(JSON.stringify(good));
+    change(copy as never);
+    return { baseRevision: 1, session: 'one', document: copy };
+  };
+  const point = good.layers[0]!.path.points[0];
+  type Doc = {
+    rate: { numerator: number };
+    length: number;
+    name: string;
+    layers: { id: string; path: { points: unknown[] } }[];
+  };
+  const cases: [what: string, body: unknown, status: number, place: string][] = [
+    ['not JSON', '{"baseRevision": 1,', 400, ''],
+    ['NaN', `{"baseRevision": 1, "session": "one", "document": {"length": NaN}}`, 400, ''],
+    ['wrong types', [], 422, ''],
+    ['no document', { baseRevision: 1, session: 'one', document: null }, 422, ''],
+    ['a base that is no number', { ...with_(() => {}), baseRevision: '1' }, 422, 'baseRevision'],
+    ['unknown field', { ...with_(() => {}), admin: true }, 422, ''],
+    ['a rate of 0', with_((d: Doc) => (d.rate.numerator = 0)), 422, 'rate.numerator'],
+    ['a negative length', with_((d: Doc) => (d.length = -3)), 422, 'length'],
+    [
+      'infinity',
+      JSON.stringify(with_(() => {})).replace('"x":40', '"x":1e999'),
+      422,
+      'layers.0.path.points.0.x',
+    ],
+    [
+      '10 000 points',
+      with_((d: Doc) => (d.layers[0]!.path.points = Array(10_000).fill(point))),
+      422,
+      'layers.0.path.points',
+    ],
+    ['a path as an id', with_((d: Doc) => (d.layers[1]!.id = '../../../etc/passwd')), 422, 'layers.1.id'],
+    ['control characters in a name', with_((d: Doc) => (d.name = 'a\u0000/../b')), 422, 'name'],
+    ['10 MB', `{"baseRevision":1,"session":"one","document":"${'x'.repeat(10_000_000)}"}`, 413, ''],
+  ];
+  for (const [what, body, status, place] of cases) {
+    const result = await ask(pieceRoute.PUT, { id }, body);
+    const places = (result.body.error.faults ?? []).map((f: { path: string }) => f.path);
+    expect([what, result.status]).toEqual([what, status]);
+    expect(result.body.error.message.length).toBeGreaterThan(20);
+    if (place) expect([what, places]).toEqual([what, expect.arrayContaining([place])]);
+  }
+  const other = (headers: Record<string, string>) =>
+    ask(
+      pieceRoute.PUT,
+      { id },
+      with_(() => {}),
+      headers,
+    );
+  expect((await other({ origin: 'http://elsewhere.example' })).status).toBe(403);
+  expect((await other({ origin: 'null' })).status).toBe(403);
+  expect((await other({ 'sec-fetch-site': 'cross-site' })).status).toBe(403);
+  expect((await other({ host: 'rebound.example' })).status).toBe(403);
+  expect((await other({ 'content-type': 'text/plain' })).status).toBe(415);
+  expect((await ask(pieceRoute.GET, { id }, undefined, { host: 'rebound.example' })).status).toBe(403);
+  for (const unknown of ['not-an-id', '../pieces', '00000000-0000-4000-8000-000000000000']) {
+    expect((await ask(pieceRoute.GET, { id: unknown })).status).toBe(404);
+    expect((await ask(piecesRoute.POST, { id: unknown }, { document: good })).status).toBe(404);
+  }
+  for (const name of ['', '   ', 'x'.repeat(121), 5, 'a\nb']) {
+    expect((await ask(projectsRoute.POST, {}, { name })).status).toBe(422);
+  }
+  for (const settings of [
+    { format: 'gif', scale: 1, first: 0, last: 3 },
+    { format: 'webm', scale: 3, first: 0, last: 3 },
+    { format: 'webm', scale: 1, first: 5, last: 3 },
+    { format: 'webm', scale: 1, first: 0, last: 12 },
+    { format: 'webm', scale: 1, first: -1, last: 3 },
+  ]) {
+    expect((await ask(exportsRoute.POST, { id }, settings)).status).toBe(422);
+  }
+  expect((await ask(pieceRoute.GET, { id })).body).toMatchObject({ revision: 1, document: good });
+});
+
+test('the same origin may write, as may programs that send none', async () => {
+  const id = await freshProject();
+  for (const headers of [{ origin: 'http://127.0.0.1:4610', 'sec-fetch-site': 'same-origin' }, {}] as Record<
+    string,
+    string
+  >[]) {
+    expect((await ask(projectRoute.PATCH, { id }, { name: 'Named' }, headers)).status).toBe(200);
+  }
+});
+
+test('the database itself refuses what the code should never write', async () => {
+  const { id } = await freshPiece();
+  const { database } = models();
+  const bad = [
+    `UPDATE pieces SET revision = 0 WHERE id = '${id}'`,
+    `UPDATE pieces SET document = '[]' WHERE id = '${id}'`,
+    `INSERT INTO piece_revisions (piece_id, revision, document, session) VALUES ('00000000-0000-4000-8000-000000000000', 1, '{}', 's')`,
+    `INSERT INTO assets (hash, size, media_type) VALUES ('../../etc', 1, 'video/webm')`,
+    `INSERT INTO projects (id, name) VALUES ('00000000-0000-4000-8000-000000000001', '')`,
+  ];
+  for (const sql of bad) await expect(database.query(sql)).rejects.toThrow();
+});

@@ -1,0 +1,52 @@
+import { randomUUID } from 'node:crypto';
+import { addStrokes, applyManner, newPiece, newStroke, type Piece } from '@/core/document';
+import { corner, smooth } from '@/core/geometry';
+import { migrate } from './database';
+import { createPiece } from './pieces';
+import { createProject } from './projects';
+
+/** A small piece whose two strokes write on and off. */
+export function smallPiece(name = 'Reed line', length = 12): Piece {
+  const piece = addStrokes(
+    newPiece(name, { width: 320, height: 180 }, { numerator: 25, denominator: 1 }, length),
+    [
+      newStroke('a', 'Curve', {
+        closed: false,
+        points: [smooth(40, 120, { x: 40, y: -80 }), smooth(160, 90, { x: 40, y: 30 }), corner(280, 60)],
+      }),
+      newStroke(
+        'b',
+        'Bar',
+        { closed: false, points: [corner(60, 150), corner(260, 150)] },
+        {
+          width: 10,
+          colour: '#ff6b3d',
+          opacity: 0.6,
+          cap: 'flat',
+          join: 'miter',
+        },
+      ),
+    ],
+  );
+  const manner = {
+    kind: 'both',
+    from: 'start',
+    onAt: 1,
+    onFrames: 5,
+    offAt: length - 5,
+    offFrames: 3,
+    landing: 0.75,
+  } as const;
+  return applyManner(piece, ['a', 'b'], manner);
+}
+
+/** A project of its own in the test database. */
+export async function freshProject(): Promise<string> {
+  await migrate();
+  return (await createProject(`Test ${randomUUID().slice(0, 8)}`)).id;
+}
+
+export async function freshPiece(document: Piece = smallPiece()): Promise<{ id: string; project: string }> {
+  const project = await freshProject();
+  return { id: (await createPiece(project, document)).id, project };
+}
