@@ -76,11 +76,10 @@ export function Editor({ id }: { id: string }) {
     wearTheme();
     let close: (() => void) | null = null;
     let left = false;
-    openForEditing(id).then(
+    openForEditing(id, () => !left).then(
       (end) => {
         close = end;
-        if (left) end();
-        else setReady(true);
+        if (!left) setReady(true);
       },
       (problem: Error) => setError(problem.message),
     );

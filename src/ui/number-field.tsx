@@ -66,7 +66,7 @@ export function NumberField(props: NumberFieldProps) {
   const { label, value, onChange, onBegin, onEnd, min = -Infinity, max = Infinity, step = 1 } = props;
   const { format, parse, hideLabel, pixelsPerStep = 2, isDisabled } = props;
   const [typed, setTyped] = useState<string | null>(null);
-  const drag = useRef<{ x: number; from: number } | null>(null);
+  const drag = useRef<{ x: number; from: number; moved: boolean } | null>(null);
   const input = useRef<HTMLInputElement>(null);
   const hold = (n: number) => Math.min(max, Math.max(min, Number(n.toFixed(6))));
   const read = typed === null ? null : parse(typed);
@@ -90,17 +90,21 @@ export function NumberField(props: NumberFieldProps) {
           onPointerDown={(event) => {
             if (isDisabled || event.button !== 0) return;
             event.currentTarget.setPointerCapture(event.pointerId);
-            drag.current = { x: event.clientX, from: value ?? 0 };
+            drag.current = { x: event.clientX, from: value ?? 0, moved: false };
             onBegin?.();
           }}
           onPointerMove={(event) => {
             if (!drag.current) return;
             const steps =
               Math.round((event.clientX - drag.current.x) / pixelsPerStep) * (event.shiftKey ? 10 : 1);
+            if (steps === 0 && !drag.current.moved) return;
+            drag.current.moved = true;
             onChange(hold(drag.current.from + steps * step));
           }}
           onPointerUp={() => {
             if (!drag.current) return;
+            // A press without a drag is a wish to type.
+            if (!drag.current.moved) input.current?.select();
             drag.current = null;
             onEnd?.();
           }}
@@ -108,7 +112,6 @@ export function NumberField(props: NumberFieldProps) {
             drag.current = null;
             onEnd?.();
           }}
-          onClick={() => input.current?.select()}
         >
           {label}
         </Label>
@@ -122,6 +125,7 @@ export function NumberField(props: NumberFieldProps) {
         aria-valuemin={Number.isFinite(min) ? min : undefined}
         aria-valuemax={Number.isFinite(max) ? max : undefined}
         aria-invalid={wrong}
+        data-untouched={typed === null || undefined}
         autoComplete="off"
         spellCheck={false}
         disabled={isDisabled}

@@ -157,6 +157,10 @@ const inField = (element: Element | null): boolean =>
   element instanceof HTMLTextAreaElement ||
   (element as HTMLElement)?.isContentEditable === true;
 
+/** In a number field whose text was not touched, undo means the piece, not the text. */
+const undoesPiece = (event: KeyboardEvent): boolean =>
+  /^Ctrl (Shift )?[ZY]$/.test(written(event)) && document.activeElement?.matches('[data-untouched]') === true;
+
 /** Space and Enter press buttons; they must keep doing so while one has the focus. */
 const pressesButton = (event: KeyboardEvent): boolean =>
   (event.key === ' ' || event.key === 'Enter') &&
@@ -167,7 +171,8 @@ const pressesButton = (event: KeyboardEvent): boolean =>
 /** Listens for the editor's keys; answers with a function that stops. */
 export function listenForKeys(): () => void {
   const onKey = (event: KeyboardEvent): void => {
-    if (event.defaultPrevented || inField(document.activeElement) || pressesButton(event)) return;
+    if (event.defaultPrevented || pressesButton(event)) return;
+    if (inField(document.activeElement) && !undoesPiece(event)) return;
     if (document.querySelector('[role="dialog"], [role="menu"], [role="listbox"]')) return;
     const now = written(event);
     const onCanvas =

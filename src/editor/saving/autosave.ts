@@ -154,11 +154,15 @@ export async function restoreRevision(revision: number): Promise<void> {
   notify(`Revision ${revision} is the newest again. Undo brings back what you had.`);
 }
 
-/** Opens a piece, with work that an earlier window could not send; resolves to a function that closes it. */
-export async function openForEditing(id: string): Promise<() => void> {
+/**
+ * Opens a piece, with work that an earlier window could not send; resolves to a function that closes it.
+ * @param wanted asked before anything changes: whoever opened it may have gone on meanwhile.
+ */
+export async function openForEditing(id: string, wanted: () => boolean): Promise<() => void> {
   const opened = await call<OpenPiece>('GET', `/api/pieces/${id}`);
   holdSession(session);
   const drafts = await orphanedDrafts(id).catch(() => []);
+  if (!wanted()) return () => {};
   const { document: piece, ...open } = opened;
   loadPiece(piece);
   savedDocument = piece;

@@ -184,7 +184,14 @@ export const Lane = memo(function Lane({
         />
       )}
       <path d={shape.tail} fill="none" stroke="var(--lane-tail)" strokeWidth={1.4} pointerEvents="none" />
-      <path d={shape.head} fill="none" stroke="var(--lane-head)" strokeWidth={1.4} pointerEvents="none" />
+      <path
+        d={shape.head}
+        data-line="head"
+        fill="none"
+        stroke="var(--lane-head)"
+        strokeWidth={1.4}
+        pointerEvents="none"
+      />
       {(['tail', 'head'] as const).flatMap((part) =>
         keysOf(stroke.window[part]).map((_, index) => (
           <KeyBar

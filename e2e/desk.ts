@@ -1,0 +1,109 @@
+import { expect, type Locator, type Page } from '@playwright/test';
+import type { Piece } from '../src/core/document';
+
+/** Calls the server from the page, as the editor does. */
+export async function api<T>(page: Page, method: string, path: string, body?: unknown): Promise<T> {
+  return page.evaluate(
+    async ({ method, path, body }) => {
+      const response = await fetch(path, {
+        method,
+        ...(body !== undefined && {
+          body: JSON.stringify(body),
+          headers: { 'Content-Type': 'application/json' },
+        }),
+      });
+      return response.json();
+    },
+    { method, path, body },
+  ) as Promise<T>;
+}
+
+/** Makes a piece in a project of its own and opens it in the editor. */
+export async function openNew(page: Page, document: Piece): Promise<Desk> {
+  await page.goto('/');
+  const project = await api<{ id: string }>(page, 'POST', '/api/projects', { name: `Test ${document.name}` });
+  const piece = await api<{ id: string }>(page, 'POST', `/api/projects/${project.id}/pieces`, { document });
+  const desk = new Desk(page, piece.id, project.id);
+  await desk.open();
+  return desk;
+}
+
+/** The editor as a person uses it: by pointer and keyboard on what is seen. */
+export class Desk {
+  readonly canvas: Locator;
+  readonly score: Locator;
+
+  constructor(
+    readonly page: Page,
+    readonly pieceId: string,
+    readonly projectId: string,
+  ) {
+    this.canvas = page.locator('[data-canvas]');
+    this.score = page.locator('[data-score]');
+  }
+
+  async open(): Promise<void> {
+    await this.page.goto(`/pieces/${this.pieceId}`);
+    await expect(this.canvas).toHaveAttribute('data-frame', /\d/);
+    await this.page.evaluate(() => document.fonts.ready);
+  }
+
+  /** The place of a point of the piece on the screen, with the piece fitted in the canvas as it opens. */
+  async at(x: number, y: number): Promise<{ x: number; y: number }> {
+    const box = (await this.canvas.boundingBox())!;
+    const { size } = await this.document();
+    const margin = 28;
+    const zoom = Math.min((box.width - 2 * margin) / size.width, (box.height - 2 * margin) / size.height);
+    return {
+      x: box.x + (box.width - size.width * zoom) / 2 + x * zoom,
+      y: box.y + (box.height - size.height * zoom) / 2 + y * zoom,
+    };
+  }
+
+  async click(x: number, y: number, options: Parameters<Page['mouse']['click']>[2] = {}): Promise<void> {
+    const p = await this.at(x, y);
+    await this.page.mouse.click(p.x, p.y, options);
+  }
+
+  async drag(from: [number, number], to: [number, number]): Promise<void> {
+    const a = await this.at(...from);
+    const b = await this.at(...to);
+    await this.page.mouse.move(a.x, a.y);
+    await this.page.mouse.down();
+    await this.page.mouse.move((a.x + b.x) / 2, (a.y + b.y) / 2);
+    await this.page.mouse.move(b.x, b.y);
+    await this.page.mouse.up();
+  }
+
+  lane(index: number): Locator {
+    return this.score.locator(`[data-row="${index}"]`);
+  }
+
+  step(name: 'Set up' | 'Trace' | 'Ink' | 'Time'): Promise<void> {
+    return this.page.getByRole('radio', { name, exact: true }).click();
+  }
+
+  /** Waits until everything done so far is on the server. */
+  async saved(): Promise<void> {
+    // An edit and its saving follow each other by an effect; the state is read once both had their turn.
+    await this.page.evaluate(() => new Promise((done) => requestAnimationFrame(() => setTimeout(done))));
+    await expect(this.page.locator('[data-save="saved"]')).toBeVisible();
+  }
+
+  /** The document as the server has it. */
+  async document(): Promise<Piece> {
+    const open = await api<{ document: Piece }>(this.page, 'GET', `/api/pieces/${this.pieceId}`);
+    return open.document;
+  }
+
+  async savedDocument(): Promise<Piece> {
+    await this.saved();
+    return this.document();
+  }
+
+  async showFrame(frame: number): Promise<void> {
+    await this.page.getByLabel('Frame', { exact: true }).fill(String(frame));
+    await this.page.keyboard.press('Enter');
+    await expect(this.canvas).toHaveAttribute('data-frame', String(frame));
+  }
+}

@@ -1,0 +1,140 @@
+import { expect, test } from '@playwright/test';
+import { execFileSync } from 'node:child_process';
+import { Desk } from './desk';
+
+test('from the project list to an alpha video: a new piece, a drawn line, a soft landing, and the file', async ({
+  page,
+}) => {
+  await page.goto('/');
+  const sample = page.getByRole('region', { name: 'Saltmarsh Almanac' });
+  await expect(sample.locator('img')).toHaveCount(3);
+  await expect(sample.locator('img').first()).toHaveJSProperty('complete', true);
+
+  await sample.getByRole('button', { name: 'New piece' }).click();
+  await page.getByLabel('Name', { exact: true }).fill('Underline');
+  await page.getByRole('button', { name: 'Create' }).click();
+  await expect(page).toHaveURL(/\/pieces\//);
+  const desk = new Desk(page, page.url().split('/').pop()!, '');
+  await expect(desk.canvas).toHaveAttribute('data-frame', '0');
+
+  await desk.score.getByRole('button', { name: 'Draw with the pen' }).click();
+  await desk.click(400, 600);
+  await desk.drag([900, 560], [1100, 560]);
+  await desk.click(1500, 620);
+  await page.keyboard.press('Enter');
+  await expect(desk.lane(0)).toHaveAccessibleName('1 Stroke 1');
+
+  await desk.step('Time');
+  await page.getByRole('button', { name: 'Apply', exact: true }).click();
+  const { layers } = await desk.savedDocument();
+  expect(layers).toHaveLength(1);
+  expect(layers[0]!.path.points.map((p) => p.kind)).toEqual(['corner', 'smooth', 'corner']);
+  expect(layers[0]!.path.points[0]!.x).toBeCloseTo(400, -1);
+  expect(layers[0]!.window).toMatchObject({
+    head: { keys: [{ value: 0 }, { value: 1 }] },
+    tail: { keys: [{ value: 0 }, { value: 1 }] },
+  });
+
+  // Close the tab, come back: it is there.
+  await desk.open();
+  await expect(desk.lane(0)).toHaveAccessibleName('1 Stroke 1');
+
+  await page.getByRole('button', { name: 'Export' }).click();
+  await page.getByRole('radio', { name: '0.5×' }).click();
+  await page.getByRole('button', { name: 'Start export' }).click();
+  const done = page.locator('li[data-status="done"]');
+  await expect(done).toBeVisible({ timeout: 50_000 });
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    done.getByRole('link', { name: 'Download' }).click(),
+  ]);
+  expect(download.suggestedFilename()).toBe('Underline 0.5x.webm');
+  const file = await download.path();
+  const { streams } = JSON.parse(
+    execFileSync('ffprobe', [
+      '-v',
+      'error',
+      '-count_frames',
+      '-show_streams',
+      '-of',
+      'json',
+      file,
+    ]).toString(),
+  );
+  expect(streams[0]).toMatchObject({
+    codec_name: 'vp9',
+    width: 960,
+    height: 540,
+    nb_read_frames: '100',
+    tags: { alpha_mode: '1' },
+  });
+});
+
+test('Chromium as an independent player sees the transparency of an exported title', async ({ page }) => {
+  await page.goto('/');
+  const ids = await page.evaluate(async () => {
+    const { projects } = await (await fetch('/api/projects')).json();
+    const piece = projects
+      .flatMap((p: { pieces: { name: string; id: string }[] }) => p.pieces)
+      .find((p: { name: string }) => p.name === 'Lower third');
+    const asked = await fetch(`/api/pieces/${piece.id}/exports`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ format: 'webm', scale: 0.5, first: 50, last: 60 }),
+    });
+    return (await asked.json()).id as string;
+  });
+  await expect
+    .poll(() => page.evaluate(async (id) => (await (await fetch(`/api/exports/${id}`)).json()).status, ids), {
+      timeout: 50_000,
+    })
+    .toBe('done');
+  const seen = await page.evaluate(async (id) => {
+    const blob = await (await fetch(`/api/exports/${id}/file`)).blob();
+    const video = document.createElement('video');
+    video.muted = true;
+    video.src = URL.createObjectURL(blob);
+    await new Promise((resolve, reject) => {
+      video.onseeked = resolve;
+      video.onloadeddata = () => (video.currentTime = 0.2);
+      video.onerror = () => reject(new Error('not playable'));
+    });
+    const canvas = new OffscreenCanvas(video.videoWidth, video.videoHeight);
+    const context = canvas.getContext('2d')!;
+    context.drawImage(video, 0, 0);
+    const at = (x: number, y: number) => [...context.getImageData(x, y, 1, 1).data];
+    return { size: [canvas.width, canvas.height], rule: at(300, 450), empty: at(700, 100) };
+  }, ids);
+  expect(seen.size).toEqual([960, 540]);
+  expect(seen.empty[3]).toBeLessThanOrEqual(2);
+  expect(seen.rule[3]).toBeGreaterThan(250);
+  // #ff6b3d through lossy colour.
+  [255, 107, 61].forEach((value, i) => expect(Math.abs(seen.rule[i]! - value)).toBeLessThan(24));
+});
+
+test('projects and pieces: rename, duplicate, delete with undo', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'New project' }).click();
+  const fresh = page.getByRole('region', { name: 'New project' });
+  await fresh.getByLabel('Name of the project').fill('Eel route');
+  await page.keyboard.press('Enter');
+  const project = page.getByRole('region', { name: 'Eel route' });
+  await expect(project).toBeVisible();
+  await project.getByRole('button', { name: 'New piece' }).click();
+  await page.getByRole('button', { name: 'Create' }).click();
+  await expect(page.locator('[data-canvas]')).toBeVisible();
+  await page.getByRole('link', { name: 'All projects' }).click();
+  await project.getByRole('button', { name: 'More about Untitled' }).click();
+  await page.getByRole('menuitem', { name: 'Duplicate' }).click();
+  await expect(project.locator('[data-piece]')).toHaveCount(2);
+  await project.getByRole('button', { name: 'More about Untitled 2' }).click();
+  await page.getByRole('menuitem', { name: 'Delete' }).click();
+  await expect(project.locator('[data-piece]')).toHaveCount(1);
+  await page.getByRole('status').getByRole('button', { name: 'Undo' }).click();
+  await expect(project.locator('[data-piece]')).toHaveCount(2);
+  await page.getByRole('button', { name: 'More about Eel route' }).click();
+  await page.getByRole('menuitem', { name: 'Delete project' }).click();
+  await expect(project).toHaveCount(0);
+  await page.getByRole('status').getByRole('button', { name: 'Undo' }).first().click();
+  await expect(project.locator('[data-piece]')).toHaveCount(2);
+});
