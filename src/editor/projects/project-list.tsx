@@ -22,7 +22,7 @@ import {
 } from '@/ui';
 import { wearTheme } from '../bar/theme-choice';
 import { SIZES } from '../panels/presets';
-import { call } from '../saving';
+import { call, type OpenPiece } from '../saving';
 
 interface PieceSummary {
   readonly id: string;
@@ -125,11 +125,7 @@ const Caption = styled.div`
     flex: 1;
     min-width: 0;
   }
-  b {
-    display: block;
-    overflow: hidden;
-    text-overflow: ellipsis;
-    white-space: nowrap;
+  input {
     font-weight: 500;
   }
   small {
@@ -196,6 +192,16 @@ function PieceCard({ piece }: { piece: PieceSummary }) {
         },
       });
     });
+  const rename = (name: string) =>
+    change(async () => {
+      const open = await call<OpenPiece>('GET', `/api/pieces/${piece.id}`);
+      const document = { ...open.document, name };
+      await call('PUT', `/api/pieces/${piece.id}`, {
+        baseRevision: open.revision,
+        session: 'projects',
+        document,
+      });
+    });
   return (
     <Card data-piece={piece.name}>
       <Picture href={`/pieces/${piece.id}`} aria-label={`Open ${piece.name}`}>
@@ -204,7 +210,11 @@ function PieceCard({ piece }: { piece: PieceSummary }) {
       </Picture>
       <Caption>
         <div>
-          <b>{piece.name}</b>
+          <NameField
+            label={`Name of ${piece.name}`}
+            value={piece.name}
+            onChange={(name) => void rename(name)}
+          />
           <small>{facts(piece)}</small>
         </div>
         <Menu

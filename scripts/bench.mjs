@@ -1,0 +1,58 @@
+// `npm run bench`: ratios in one run, printed as a table and kept in docs/benchmarks.md.
+import { spawnSync } from 'node:child_process';
+import { readFileSync, writeFileSync } from 'node:fs';
+import { cpus } from 'node:os';
+import { join } from 'node:path';
+import { needBuild } from './lib/build.mjs';
+import { freePort, openThrowAwayDatabase } from './lib/database.mjs';
+import { needDebianPackages, needNpmPackages } from './lib/packages.mjs';
+import { bin, ROOT, runShown } from './lib/run.mjs';
+import { main, say, Stop } from './lib/say.mjs';
+import { serve } from './lib/serve.mjs';
+
+function measure(name, env) {
+  say(`measuring: ${name}`);
+  const result = spawnSync(bin('tsx'), [join(ROOT, 'scripts/bench', `${name}.ts`)], {
+    cwd: ROOT,
+    env,
+    encoding: 'utf8',
+    stdio: ['ignore', 'pipe', 'inherit'],
+    maxBuffer: 1 << 26,
+  });
+  const line = result.stdout.split('\n').find((text) => text.startsWith('ROWS '));
+  if (result.status !== 0 || !line)
+    throw new Stop(`The measurement "${name}" failed; what it said stands above.`);
+  return JSON.parse(line.slice(5));
+}
+
+await main(async () => {
+  needDebianPackages(['postgresql', 'ffmpeg', 'chromium']);
+  needNpmPackages();
+  needBuild();
+  const rows = ['lengths', 'paint', 'export'].flatMap((name) => measure(name, process.env));
+  const database = await openThrowAwayDatabase();
+  const env = { ...process.env, DATABASE_URL: database.url };
+  let served;
+  try {
+    runShown(bin('tsx'), [join(ROOT, 'scripts/prepare.ts')], { env });
+    served = serve({ port: await freePort(), env });
+    await served.ready;
+    rows.push(...measure('browser', { ...env, BASE_URL: served.address }));
+  } finally {
+    await served?.stop();
+    database.stop();
+  }
+  console.table(
+    Object.fromEntries(rows.map(({ what, ours, other, ratio }) => [what, { ours, other, ratio }])),
+  );
+  const file = join(ROOT, 'docs/benchmarks.md');
+  const head = readFileSync(file, 'utf8').split('<!-- figures -->')[0];
+  const date = new Date().toISOString().slice(0, 10);
+  const machine = `${cpus().length} × ${cpus()[0].model}, Node ${process.versions.node}`;
+  const table = [
+    '| what | Obelus | against | ratio | |',
+    '| --- | --- | --- | --- | --- |',
+    ...rows.map((r) => `| ${r.what} | ${r.ours} | ${r.other} | ${r.ratio} | ${r.note} |`),
+  ];
+  writeFileSync(file, `${head}<!-- figures -->\n\nMeasured ${date} on ${machine}.\n\n${table.join('\n')}\n`);
+});

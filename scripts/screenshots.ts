@@ -1,0 +1,68 @@
+// Takes the pictures; scripts/screenshots.mjs brings up what they are taken of.
+import { chromium, type Page } from '@playwright/test';
+import { join } from 'node:path';
+
+const folder = join(import.meta.dirname, '../docs/screenshots');
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu'],
+});
+const page = await browser.newPage({
+  viewport: { width: 1280, height: 800 },
+  baseURL: process.env.BASE_URL!,
+});
+
+const shot = async (name: string): Promise<void> => {
+  await page.evaluate(() => document.fonts.ready);
+  await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
+  await page.screenshot({ path: join(folder, `${name}.png`) });
+};
+const showFrame = async (on: Page, frame: number): Promise<void> => {
+  await on.getByLabel('Frame', { exact: true }).fill(String(frame));
+  await on.keyboard.press('Enter');
+  await on.keyboard.press('Escape');
+};
+const open = async (piece: string): Promise<void> => {
+  await page.goto('/');
+  await page.getByRole('link', { name: `Open ${piece}` }).click();
+  await page.locator('[data-canvas][data-frame]').waitFor();
+};
+const lane = (name: string) => page.getByRole('row', { name }).getByRole('rowheader');
+const step = (name: string) => page.getByRole('radio', { name, exact: true }).click();
+
+await page.goto('/');
+await page.waitForFunction(() => {
+  const pictures = [...document.images];
+  return pictures.length === 3 && pictures.every((p) => p.complete && p.naturalWidth > 0);
+});
+await shot('projects');
+await open('Opening title');
+await showFrame(page, 44);
+await lane('6 sh').click();
+await shot('trace');
+await step('Ink');
+await lane('8 Swash').click();
+await showFrame(page, 70);
+await shot('ink');
+await step('Time');
+await page.getByRole('slider', { name: 'Swash, head key' }).nth(1).click();
+await shot('time');
+await open('Tide ring');
+await step('Set up');
+await page.getByRole('button', { name: 'Safe areas' }).click();
+await showFrame(page, 88);
+await shot('set-up');
+await page.evaluate(() => localStorage.setItem('obelus-theme', 'vellum'));
+await open('Lower third');
+await step('Ink');
+await showFrame(page, 26);
+await lane('1 Rule').click();
+await shot('vellum');
+await page.evaluate(() => localStorage.removeItem('obelus-theme'));
+await open('Opening title');
+await page.getByRole('button', { name: 'Export', exact: true }).click();
+await page.getByRole('button', { name: 'Start export' }).click();
+await page.locator('li[data-status="running"] progress').waitFor();
+await page.getByText(/of 126 frames · about/).waitFor();
+await shot('export');
+await browser.close();
