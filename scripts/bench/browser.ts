@@ -17,6 +17,8 @@ const browser = await chromium.launch({
   ],
 });
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+// tsx wraps named functions in a helper that the page does not have.
+await page.addInitScript('globalThis.__name = (made) => made');
 await page.goto(address);
 
 async function make(n: number): Promise<string> {

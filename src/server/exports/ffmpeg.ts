@@ -1,9 +1,9 @@
 import { spawn } from 'node:child_process';
-import { once } from 'node:events';
+import { availableParallelism } from 'node:os';
 
 /** A running ffmpeg that takes raw frames. */
 export interface Encoder {
-  /** Hands over one frame; resolves when there is room for the next. */
+  /** Hands over one frame; resolves when ffmpeg has read it, so that its bytes may be used again. */
   write(frame: Uint8Array): Promise<void>;
   /** Resolves when the file is complete; rejects with what ffmpeg said. */
   finish(): Promise<void>;
@@ -36,7 +36,8 @@ export function startFfmpeg(args: readonly string[]): Encoder {
   return {
     async write(frame) {
       if (failure) throw failure;
-      if (!child.stdin.write(frame)) await Promise.race([once(child.stdin, 'drain').catch(() => {}), ended]);
+      const taken = new Promise<void>((resolve) => child.stdin.write(frame, () => resolve()));
+      await Promise.race([taken, ended]);
       if (failure) throw failure;
     },
     async finish() {
@@ -63,7 +64,8 @@ export const webmArguments = (
   ...['-framerate', `${rate.numerator}/${rate.denominator}`, '-i', 'pipe:0', '-an'],
   ...['-vf', 'scale=out_color_matrix=bt709:out_range=tv,format=yuva420p'],
   ...['-c:v', 'libvpx-vp9', '-pix_fmt', 'yuva420p', '-auto-alt-ref', '0'],
-  ...['-crf', '14', '-b:v', '0', '-deadline', 'good', '-cpu-used', '5', '-row-mt', '1', '-threads', '4'],
+  ...['-crf', '14', '-b:v', '0', '-deadline', 'realtime', '-cpu-used', '7'],
+  ...['-row-mt', '1', '-threads', String(availableParallelism())],
   ...['-color_range', 'tv', '-colorspace', 'bt709', '-color_primaries', 'bt709', '-color_trc', 'bt709'],
   ...['-f', 'webm', file],
 ];

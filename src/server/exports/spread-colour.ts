@@ -29,17 +29,23 @@ export function spreadColour(pixels: Uint8Array, width: number, area: Area): voi
   if (columns <= 0 || rows <= 0) return;
   const words = new Uint32Array(pixels.buffer, pixels.byteOffset, pixels.byteLength / 4);
   const sums = new Float64Array(columns * rows * 4);
-  for (let y = area.top; y < area.bottom; y++) {
-    const row = ((y - area.top) / BLOCK) | 0;
-    for (let x = area.left; x < area.right; x++) {
-      const word = words[y * width + x]!;
-      const alpha = word >>> 24;
-      if (alpha === 0) continue;
-      const at = (row * columns + (((x - area.left) / BLOCK) | 0)) * 4;
-      sums[at]! += (word & 255) * alpha;
-      sums[at + 1]! += ((word >>> 8) & 255) * alpha;
-      sums[at + 2]! += ((word >>> 16) & 255) * alpha;
-      sums[at + 3]! += alpha;
+  for (let row = 0; row < rows; row++) {
+    for (let column = 0; column < columns; column++) {
+      const [x0, y0] = [area.left + column * BLOCK, area.top + row * BLOCK];
+      const [x1, y1] = [Math.min(x0 + BLOCK, area.right), Math.min(y0 + BLOCK, area.bottom)];
+      let [r, g, b, weight] = [0, 0, 0, 0];
+      for (let y = y0; y < y1; y++) {
+        for (let at = y * width + x0; at < y * width + x1; at++) {
+          const word = words[at]!;
+          if (word === 0) continue;
+          const alpha = word >>> 24;
+          r += (word & 255) * alpha;
+          g += ((word >>> 8) & 255) * alpha;
+          b += ((word >>> 16) & 255) * alpha;
+          weight += alpha;
+        }
+      }
+      sums.set([r, g, b, weight], (row * columns + column) * 4);
     }
   }
   const fill = new Uint32Array(columns * rows);
@@ -62,11 +68,16 @@ export function spreadColour(pixels: Uint8Array, width: number, area: Area): voi
         Math.round(r / weight) | (Math.round(g / weight) << 8) | (Math.round(b / weight) << 16);
     }
   }
-  for (let y = area.top; y < area.bottom; y++) {
-    const row = ((y - area.top) / BLOCK) | 0;
-    for (let x = area.left; x < area.right; x++) {
-      const at = y * width + x;
-      if (words[at]! >>> 24 === 0) words[at] = fill[row * columns + (((x - area.left) / BLOCK) | 0)]!;
+  for (let row = 0; row < rows; row++) {
+    for (let column = 0; column < columns; column++) {
+      const colour = fill[row * columns + column]!;
+      if (colour === 0) continue;
+      const [x0, y0] = [area.left + column * BLOCK, area.top + row * BLOCK];
+      const [x1, y1] = [Math.min(x0 + BLOCK, area.right), Math.min(y0 + BLOCK, area.bottom)];
+      for (let y = y0; y < y1; y++) {
+        for (let at = y * width + x0; at < y * width + x1; at++)
+          if (words[at]! >>> 24 === 0) words[at] = colour;
+      }
     }
   }
 }

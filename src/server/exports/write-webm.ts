@@ -57,8 +57,8 @@ export async function writeWebm(
   const raw = new RawFrame(size.width, size.height, settings.scale);
   try {
     for (const frame of renderFrames(piece, settings)) {
-      // The stream keeps what it is given until it is written: it gets its own copy.
-      await encoder.write(raw.take(frame).slice());
+      // While ffmpeg encodes this frame the next one is painted; its pixels are touched only when this is read.
+      await encoder.write(raw.take(frame));
       if (!(await progress(frame.frame - settings.first + 1))) {
         encoder.kill();
         return false;
