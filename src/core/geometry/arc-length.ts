@@ -108,6 +108,12 @@ function strains(re: number, im: number, t0: number, t1: number): boolean {
   return Math.sqrt(left * left + near * near) + Math.sqrt(right * right + near * near) < ELLIPSE * (t1 - t0);
 }
 
+/** Where to cut a leaf that a singularity strains: at it, or in the middle where it lies beyond or close to an end. */
+function cutOf(re: number, im: number, t0: number, t1: number): number {
+  const margin = Math.abs(im) < CUSP ? 0 : (t1 - t0) * 0.1;
+  return re > t0 + margin && re < t1 - margin ? re : (t0 + t1) / 2;
+}
+
 /**
  * Measures a cubic: cut into leaves that its standstills leave alone, each by Gauss–Legendre quadrature of the speed.
  * Relative error below 1e-7 for every curve, cusps included (arc-length.test.ts; docs/benchmarks.md has the figures).
@@ -118,22 +124,22 @@ export function measureCubic(c: Cubic): CubicLengths {
   const t = [0];
   const s = [0];
   let length = 0;
-  const leaf = (t0: number, t1: number, depth: number): void => {
+  // Ends of the leaves still to be measured, the nearest last: a stack instead of recursion keeps this quick.
+  const ends = [1];
+  let t0 = 0;
+  while (ends.length > 0) {
+    const t1 = ends[ends.length - 1]!;
     const first = strains(re1, im1, t0, t1);
-    if (depth < DEEPEST && (first || strains(re2, im2, t0, t1))) {
-      // Cut where the curve nearly stands still, or in the middle if that is beyond this leaf or close to its end.
-      const re = first ? re1 : re2;
-      const margin = Math.abs(first ? im1 : im2) < CUSP ? 0 : (t1 - t0) * 0.1;
-      const cut = re > t0 + margin && re < t1 - margin ? re : (t0 + t1) / 2;
-      leaf(t0, cut, depth + 1);
-      leaf(cut, t1, depth + 1);
-      return;
+    if ((first || strains(re2, im2, t0, t1)) && ends.length < DEEPEST) {
+      ends.push(first ? cutOf(re1, im1, t0, t1) : cutOf(re2, im2, t0, t1));
+      continue;
     }
+    ends.pop();
     length += lengthInLeaf(derivative, t0, t1);
     t.push(t1);
     s.push(length);
-  };
-  leaf(0, 1, 0);
+    t0 = t1;
+  }
   return { t, s, length, derivative };
 }
 

@@ -16,7 +16,7 @@ export interface MeasuredPath {
   readonly path: Path;
   readonly segments: readonly MeasuredSegment[];
   /** Length from the start of the path to the start of each segment, and to the end; one entry more than segments. */
-  readonly starts: Float64Array;
+  readonly starts: readonly number[];
   /** Whole length in pixels. */
   readonly length: number;
 }
@@ -29,15 +29,16 @@ export function measurePath(path: Path): MeasuredPath {
   if (known) return known;
   const count = segmentCount(path);
   const segments: MeasuredSegment[] = [];
-  const starts = new Float64Array(count + 1);
+  const starts = [0];
   let length = 0;
   for (let i = 0; i < count; i++) {
     const cubic = segmentCubic(path, i);
+    // A table only where the curve is one: a straight line needs none.
     const lengths = isStraight(path, i) ? null : measureCubic(cubic);
     const own = lengths ? lengths.length : Math.hypot(cubic[6] - cubic[0], cubic[7] - cubic[1]);
     segments.push({ cubic, lengths, length: own });
     length += own;
-    starts[i + 1] = length;
+    starts.push(length);
   }
   const result = { path, segments, starts, length };
   measured.set(path, result);
