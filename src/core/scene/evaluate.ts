@@ -18,10 +18,9 @@ function capAlone(stroke: Stroke, window: InkWindow): readonly PathCommand[] {
   return (stroke.ink.cap === 'round' ? disc : square)(point.x, point.y, stroke.ink.width / 2);
 }
 
-function drawStroke(stroke: Stroke, frame: number): DrawItem | null {
+function drawStroke(stroke: Stroke, window: InkWindow): DrawItem | null {
   const { ink } = stroke;
   if (stroke.hidden || ink.opacity === 0 || ink.width === 0) return null;
-  const window = windowAt(stroke, frame);
   const shown = { colour: ink.colour, opacity: ink.opacity };
   if (measurePath(stroke.path).length === 0) {
     const path = capAlone(stroke, window);
@@ -39,6 +38,29 @@ function drawStroke(stroke: Stroke, frame: number): DrawItem | null {
   };
 }
 
+/** What each stroke drew last: while its window stands still, it draws the very same item. */
+const drawn = new WeakMap<Stroke, { window: InkWindow; item: DrawItem | null }>();
+
+function itemAt(stroke: Stroke, frame: number): DrawItem | null {
+  const window = windowAt(stroke, frame);
+  const last = drawn.get(stroke);
+  if (
+    last &&
+    last.window.head === window.head &&
+    last.window.tail === window.tail &&
+    last.window.slide === window.slide
+  ) {
+    return last.item;
+  }
+  const item = drawStroke(stroke, window);
+  drawn.set(stroke, { window, item });
+  return item;
+}
+
+/** Whether two draw lists are made of the same items, and so paint the same picture. */
+export const sameItems = (a: DrawList, b: DrawList): boolean =>
+  a.items.length === b.items.length && a.items.every((item, i) => item === b.items[i]);
+
 /**
  * What a piece shows at a frame. Pure: the same piece and frame give the same list on every machine.
  * @param frame frames from the start; fractions lie between two frames.
@@ -46,7 +68,7 @@ function drawStroke(stroke: Stroke, frame: number): DrawItem | null {
 export function evaluate(piece: Piece, frame: number): DrawList {
   const items: DrawItem[] = [];
   for (const layer of piece.layers) {
-    const item = drawStroke(layer, frame);
+    const item = itemAt(layer, frame);
     if (item) items.push(item);
   }
   return { width: piece.size.width, height: piece.size.height, items };

@@ -1,12 +1,13 @@
 'use client';
 import { useEffect, useMemo, useRef } from 'react';
 import styled from 'styled-components';
-import { evaluate } from '@/core/scene';
+import type { Piece } from '@/core/document';
+import { evaluate, sameItems, type DrawList } from '@/core/scene';
 import { paint } from '@/core/paint';
 import { useEditor, type Tool } from '../state';
 import { paintOverlay } from './overlay';
 import { finishDrawing, handTool, penTool, selectTool, type CanvasTool, type PointerInput } from './tools';
-import { fit, panBy, toPiece, useView, zoomBy } from './view';
+import { fit, panBy, toPiece, useView, zoomBy, type View } from './view';
 
 const Stage = styled.div`
   position: absolute;
@@ -80,6 +81,38 @@ export function CanvasStage() {
     let pressed: CanvasTool | null = null;
     let lastDown = { at: 0, x: 0, y: 0 };
 
+    /** What the picture shows, so that it is painted anew only when that changes. */
+    let shown: { list: DrawList; key: string } | null = null;
+    const paintPicture = (piece: Piece, frame: number, view: View, ratio: number) => {
+      const list = evaluate(piece, frame);
+      const { width, height } = picture.current!;
+      const key = [
+        view.x,
+        view.y,
+        view.zoom,
+        ratio,
+        width,
+        height,
+        piece.over,
+        list.width,
+        list.height,
+      ].join();
+      if (shown?.key === key && sameItems(shown.list, list)) return;
+      shown = { list, key };
+      const [x, y, zoom] = [view.x * ratio, view.y * ratio, view.zoom * ratio];
+      const [w, h] = [list.width * zoom, list.height * zoom];
+      context.setTransform(1, 0, 0, 1, 0, 0);
+      context.clearRect(0, 0, width, height);
+      ground(context, x, y, w, h, piece.over);
+      context.save();
+      context.beginPath();
+      context.rect(x, y, w, h);
+      context.clip();
+      context.translate(x, y);
+      paint(list, context, zoom);
+      context.restore();
+    };
+
     const draw = () => {
       asked = 0;
       const state = useEditor.getState();
@@ -88,20 +121,12 @@ export function CanvasStage() {
       const { width, height } = view.viewport;
       for (const canvas of [picture.current!, overlay.current!]) {
         const [w, h] = [Math.round(width * ratio), Math.round(height * ratio)];
-        if (canvas.width !== w || canvas.height !== h) [canvas.width, canvas.height] = [w, h];
+        if (canvas.width !== w || canvas.height !== h) {
+          [canvas.width, canvas.height] = [w, h];
+          shown = null;
+        }
       }
-      context.setTransform(1, 0, 0, 1, 0, 0);
-      context.clearRect(0, 0, width * ratio, height * ratio);
-      const { size, over } = state.piece;
-      const zoom = view.zoom * ratio;
-      ground(context, view.x * ratio, view.y * ratio, size.width * zoom, size.height * zoom, over);
-      context.save();
-      context.beginPath();
-      context.rect(view.x * ratio, view.y * ratio, size.width * zoom, size.height * zoom);
-      context.clip();
-      context.translate(view.x * ratio, view.y * ratio);
-      paint(evaluate(state.piece, state.frame), context, zoom);
-      context.restore();
+      paintPicture(state.piece, state.frame, view, ratio);
       above.setTransform(ratio, 0, 0, ratio, 0, 0);
       above.clearRect(0, 0, width, height);
       paintOverlay(above, view, state, tools[state.tool].marks());
