@@ -140,11 +140,11 @@ function createDatabase(port, password, name = 'obelus') {
   if (known.trim() !== '1') output(join(postgresBin(), 'createdb'), [...server, name], { env });
 }
 
-async function open(home, note, options = []) {
+async function open(home, options = []) {
   ownedFolder(home);
   const cluster = join(home, 'cluster');
-  const noteFile = join(note, 'database.json');
-  mkdirSync(note, { recursive: true });
+  // Beside the cluster, so that the two live and go together.
+  const noteFile = join(home, 'access.json');
   let { password, port: preferred } = existsSync(noteFile) ? JSON.parse(readFileSync(noteFile, 'utf8')) : {};
   const exists = (() => {
     try {
@@ -189,23 +189,17 @@ async function open(home, note, options = []) {
 }
 
 /** Brings up the database of this checkout, recovering from whatever ended it last time. */
-export const openDatabase = () => open(clusterHome(), join(ROOT, '.data'));
+export const openDatabase = () => open(clusterHome());
 
 /** A database for one run of the tests: nothing is synced to disk, and all of it is removed at the end. */
 export async function openThrowAwayDatabase() {
   const home = output('mktemp', ['-d', '/tmp/obelus-test-db-XXXXXX']).trim();
-  const note = output('mktemp', ['-d', '/tmp/obelus-test-note-XXXXXX']).trim();
-  const database = await open(home, note, [
-    '-c fsync=off',
-    '-c synchronous_commit=off',
-    '-c full_page_writes=off',
-  ]);
+  const database = await open(home, ['-c fsync=off', '-c synchronous_commit=off', '-c full_page_writes=off']);
   return {
     ...database,
     stop: () => {
       database.stop();
       rmSync(home, { recursive: true, force: true });
-      rmSync(note, { recursive: true, force: true });
     },
   };
 }
