@@ -55,7 +55,9 @@ export function needNpmPackages() {
     .digest('hex');
   if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return;
   say('installing npm packages');
-  if (!runShown('npm', ['ci', '--no-fund', '--no-audit', '--loglevel=error'])) {
+  // The versions of the lock file, as `npm ci` would; but that refuses one made where the registry lacked optional
+  // packages for other systems, and this does not.
+  if (!runShown('npm', ['install', '--no-save', '--no-fund', '--no-audit', '--loglevel=error'])) {
     throw new Stop(
       'npm could not install the packages; what it said stands above. Nothing else was changed.',
     );
