@@ -7,7 +7,7 @@ import {
   type Piece,
   type Stroke,
 } from '../src/core/document';
-import { corner, smooth, type Path } from '../src/core/geometry';
+import { corner, type Path } from '../src/core/geometry';
 import { CAPITALS } from './letters';
 import { at, written, type PenPlace } from './written';
 
@@ -23,15 +23,10 @@ const ink = (width: number, colour: string, cap: Ink['cap'] = 'round'): Ink => (
   join: 'round',
 });
 
-/** A tide wave under the rule: four crests that grow smaller. */
+/** A tide wave under the rule: crests and troughs that grow smaller. */
 function wave(x: number, y: number): Path {
-  const points = [smooth(x, y, { x: 14, y: -8 })];
-  for (let i = 0; i < 5; i++) {
-    const up = i % 2 === 0;
-    points.push(smooth(x + 44 + i * 44, y + (up ? -1 : 1) * (17 - i * 3), { x: 17, y: 0 }));
-  }
-  points.push(smooth(x + 264, y, { x: 14, y: -4 }));
-  return { closed: false, points };
+  const places = Array.from({ length: 7 }, (_, i): PenPlace => [i * 40, (i % 2 ? 1 : -1) * (15 - i * 2), 0]);
+  return written(places, { x, y, scale: 1 });
 }
 
 /** Words in plain capitals, a stroke a pen movement. */

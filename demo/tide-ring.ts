@@ -9,6 +9,7 @@ import {
 } from '../src/core/document';
 import { corner, smooth, type Path } from '../src/core/geometry';
 import { landingEasing } from '../src/core/timing';
+import { written, type PenPlace } from './written';
 
 const QUARTER = (4 / 3) * (Math.SQRT2 - 1);
 const CENTRE = { x: 540, y: 540 };
@@ -43,11 +44,9 @@ function mark(i: number, inner: number, outer: number): Path {
 }
 
 function wave(y: number, half: number): Path {
-  const points = [smooth(CENTRE.x - half, y, { x: half / 8, y: half / 9 })];
-  for (let i = 1; i < 4; i++)
-    points.push(smooth(CENTRE.x - half + (i * half) / 2, y + (i % 2 ? 13 : -13), { x: half / 5.4, y: 0 }));
-  points.push(smooth(CENTRE.x + half, y, { x: half / 8, y: half / 9 }));
-  return { closed: false, points };
+  const step = half / 2.5;
+  const places = Array.from({ length: 6 }, (_, i): PenPlace => [i * step, i % 2 ? 13 : -13, 0]);
+  return written(places, { x: CENTRE.x - half, y, scale: 1 });
 }
 
 /** A ring that fills as the tide rises, with a scale of twelve hours and a runner that goes round outside it. */

@@ -171,9 +171,10 @@ function safeAreas(context: Context, view: View, size: { width: number; height: 
     context.setLineDash([]);
     context.font = '11px "Instrument Sans Variable", sans-serif';
     context.textAlign = 'left';
-    context.textBaseline = 'bottom';
     context.fillStyle = OVERLAY.safe;
-    context.fillText(`${name} ${share * 100} %`, x + (name === 'action' ? 6 : 90), y + h - 4);
+    // The outer one is named outside, the inner one inside: between them there is no room.
+    context.textBaseline = name === 'action' ? 'top' : 'bottom';
+    context.fillText(`${name} ${share * 100} %`, x + 6, y + h + (name === 'action' ? 3 : -4));
   }
 }
 

@@ -15,6 +15,8 @@ import {
   reverseSelected,
   select,
   selectAll,
+  selectedStrokes,
+  setFlag,
   showFrame,
   stepSelected,
   toggleClosed,
@@ -36,6 +38,15 @@ export interface Shortcut {
 const get = useEditor.getState;
 const tool = (to: Tool) => () =>
   useEditor.setState({ tool: to, ...(to === 'pen' && { step: 'trace' as const }) });
+
+const toggleFlag = (flag: 'hidden' | 'locked'): void => {
+  const strokes = selectedStrokes(get());
+  setFlag(
+    strokes.map((stroke) => stroke.id),
+    flag,
+    !strokes.every((stroke) => stroke[flag]),
+  );
+};
 
 const arrows = (event: KeyboardEvent): void => {
   const far = event.shiftKey ? 10 : 1;
@@ -101,6 +112,8 @@ export const SHORTCUTS: readonly Shortcut[] = [
   },
   { group: 'Strokes and points', keys: 'Alt ArrowUp', name: 'Write earlier', run: () => stepSelected(-1) },
   { group: 'Strokes and points', keys: 'Alt ArrowDown', name: 'Write later', run: () => stepSelected(1) },
+  { group: 'Strokes and points', keys: 'Alt H', name: 'Hide or show', run: () => toggleFlag('hidden') },
+  { group: 'Strokes and points', keys: 'Alt L', name: 'Lock or unlock', run: () => toggleFlag('locked') },
   { group: 'Strokes and points', keys: 'F2', name: 'Rename (in the score)' },
   {
     group: 'Strokes and points',

@@ -14,6 +14,7 @@ const Sample = styled.canvas`
   display: block;
   width: 100%;
   height: 76px;
+  margin-bottom: 10px;
   border: 1px solid var(--rule);
   border-radius: 7px;
 `;

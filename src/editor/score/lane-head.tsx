@@ -27,7 +27,7 @@ const Dot = styled.span`
   height: 9px;
   border-radius: 50%;
   flex: none;
-  box-shadow: 0 0 0 1px rgb(255 255 255 / 0.12);
+  box-shadow: 0 0 0 1px color-mix(in srgb, var(--quiet) 60%, transparent);
 `;
 const Name = styled.span`
   flex: 1;
@@ -41,7 +41,7 @@ const Quiet = styled.span`
   flex: none;
 `;
 const Switch = styled.button`
-  display: grid;
+  display: none;
   place-items: center;
   width: 20px;
   height: 20px;
@@ -50,20 +50,19 @@ const Switch = styled.button`
   border-radius: 4px;
   background: none;
   color: var(--quiet);
-  opacity: 0;
   flex: none;
   svg {
     width: 14px;
     height: 14px;
   }
   &[aria-pressed='true'] {
-    opacity: 1;
+    display: grid;
     color: var(--text);
   }
   [role='row']:hover &,
   [role='row']:focus-within &,
   &:focus-visible {
-    opacity: 1;
+    display: grid;
   }
   &:hover {
     color: var(--text);

@@ -160,7 +160,15 @@ export const Lane = memo(function Lane({
         } as React.CSSProperties
       }
     >
-      <path d={shape.area} fill={colour} opacity={isSelected ? 0.5 : 0.26} data-area />
+      {/* The hairline keeps ink of the panel's own colour visible, in either theme. */}
+      <path
+        d={shape.area}
+        fill={colour}
+        fillOpacity={isSelected ? 0.5 : 0.26}
+        stroke="var(--quiet)"
+        strokeOpacity={0.35}
+        strokeWidth={0.6}
+      />
       {span && (
         <rect
           x={xOf(scale, span.first)}
