@@ -43,7 +43,7 @@ test('from the project list to an alpha video: a new piece, a drawn line, a soft
   await page.getByRole('radio', { name: '0.5×' }).click();
   await page.getByRole('button', { name: 'Start export' }).click();
   const done = page.locator('li[data-status="done"]');
-  await expect(done).toBeVisible({ timeout: 50_000 });
+  await expect(done).toBeVisible({ timeout: 240_000 });
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     done.getByRole('link', { name: 'Download' }).click(),
@@ -86,7 +86,7 @@ test('Chromium as an independent player sees the transparency of an exported tit
   });
   await expect
     .poll(() => page.evaluate(async (id) => (await (await fetch(`/api/exports/${id}`)).json()).status, ids), {
-      timeout: 50_000,
+      timeout: 240_000,
     })
     .toBe('done');
   const seen = await page.evaluate(async (id) => {

@@ -48,9 +48,7 @@ test('a second window sees what the first saved, and undo brings back what it ha
   await rename(page, 'From the first');
   await desk.saved();
   await second.bringToFront();
-  await expect(second.getByLabel('Name of the piece').first()).toHaveValue('From the first', {
-    timeout: 15_000,
-  });
+  await expect(second.getByLabel('Name of the piece').first()).toHaveValue('From the first');
   await second.keyboard.press('Control+z');
   await expect(second.getByLabel('Name of the piece').first()).toHaveValue('Two windows');
 });

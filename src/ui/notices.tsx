@@ -55,7 +55,7 @@ const Card = styled.div`
 function Shown({ notice }: { notice: Notice }) {
   useEffect(() => {
     if (notice.lasting) return;
-    const timer = setTimeout(() => dismiss(notice.id), notice.action ? 12_000 : 5000);
+    const timer = setTimeout(() => dismiss(notice.id), notice.action ? 20_000 : 8000);
     return () => clearTimeout(timer);
   }, [notice]);
   return (

@@ -160,15 +160,9 @@ export const Lane = memo(function Lane({
         } as React.CSSProperties
       }
     >
-      {/* The hairline keeps ink of the panel's own colour visible, in either theme. */}
-      <path
-        d={shape.area}
-        fill={colour}
-        fillOpacity={isSelected ? 0.5 : 0.26}
-        stroke="var(--quiet)"
-        strokeOpacity={0.35}
-        strokeWidth={0.6}
-      />
+      {/* A quiet ground under the colour keeps ink of the panel's own colour visible, in either theme. */}
+      <path d={shape.area} fill="var(--quiet)" fillOpacity={0.16} />
+      <path d={shape.area} fill={colour} fillOpacity={isSelected ? 0.5 : 0.24} />
       {span && (
         <rect
           x={xOf(scale, span.first)}

@@ -40,7 +40,8 @@ export function fileStem(name: string): string {
 async function summary(row: ExportRow): Promise<ExportSummary> {
   const asset = row.assetHash ? await models().assets.findByPk(row.assetHash) : null;
   const seconds = row.startedAt ? (Date.now() - row.startedAt.getTime()) / 1000 : 0;
-  const known = row.status === 'running' && row.framesDone > 0;
+  // The first frames wait for the encoder to start and would promise far too long.
+  const known = row.status === 'running' && row.framesDone >= Math.max(5, row.framesTotal / 20);
   return {
     id: row.id,
     pieceId: row.pieceId,
