@@ -101,6 +101,12 @@ export class Desk {
     return this.document();
   }
 
+  /** Undoes until nothing is left: how many steps quick nudges make depends on how quick they were. */
+  async undoAll(): Promise<void> {
+    const undo = this.page.getByRole('button', { name: 'Undo', exact: true });
+    while (await undo.isEnabled()) await this.page.keyboard.press('Control+z');
+  }
+
   async showFrame(frame: number): Promise<void> {
     await this.page.getByLabel('Frame', { exact: true }).fill(String(frame));
     await this.page.keyboard.press('Enter');

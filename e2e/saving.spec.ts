@@ -82,7 +82,7 @@ for (const [choice, outcome] of [
       { id: desk.pieceId, document: theirs },
     );
     await context.unroute('**/api/pieces/*');
-    await expect(page.getByText('Nothing is lost')).toBeVisible({ timeout: 20_000 });
+    await expect(page.getByText('Nothing is lost')).toBeVisible();
     await page.getByRole('button', { name: choice }).click();
     await expect(page.getByLabel('Name of the piece').first()).toHaveValue(outcome.here);
     expect((await desk.savedDocument()).name).toBe(outcome.here);

@@ -53,7 +53,7 @@ await main(async () => {
     closing.push(database.stop);
     const env = { ...process.env, OBELUS_DATA: join(folder, 'data') };
     jest({ ...env, DATABASE_URL: database.url }, join(folder, 'jest.json'));
-    const seen = { ...env, DATABASE_URL: database.another('seen'), OBELUS_SILENT_SECONDS: '3' };
+    const seen = { ...env, DATABASE_URL: database.another('seen') };
     runShown(bin('tsx'), [join(ROOT, 'scripts/prepare.ts')], { env: seen });
     const served = serve({ port: await freePort(), env: seen });
     closing.push(served.stop);

@@ -14,7 +14,7 @@ import { writeWebm, type Progress } from './write-webm';
 
 /** How often a running export says that it lives, and how long it may be silent before it is given to another. */
 const HEARTBEAT_MS = 500;
-const SILENT_SECONDS = Number(process.env.OBELUS_SILENT_SECONDS ?? 10);
+const SILENT_SECONDS = 10;
 const SWEEP_MS = 2000;
 const MOST_ATTEMPTS = 3;
 
