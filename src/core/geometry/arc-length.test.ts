@@ -16,7 +16,7 @@ const GL5: [number, number][] = [
 ];
 
 /** Length by brute force: many panels of a high-order rule, graded toward neither end; good to 1e-9 even at a cusp. */
-function bruteLength(c: Cubic, to = 1, panels = 10_000): number {
+function bruteLength(c: Cubic, to = 1, panels = 6_000): number {
   const h = to / panels;
   let sum = 0;
   for (let i = 0; i < panels; i++) {

@@ -34,8 +34,10 @@ test('cubic-bezier follows the CSS definition within 1e-6 and agrees with bezier
     const theirs = bezierEasing(...c);
     for (let i = 0; i <= 50; i++) {
       const x = i / 50;
-      expect(Math.abs(ours(x) - byDefinition(...c, x))).toBeLessThan(1e-6);
-      expect(Math.abs(ours(x) - theirs(x))).toBeLessThan(2e-3);
+      const [definition, library] = [byDefinition(...c, x), theirs(x)];
+      if (Math.abs(ours(x) - definition) > 1e-6 || Math.abs(ours(x) - library) > 2e-3) {
+        throw new Error(`${c} at ${x}: ${ours(x)}, by definition ${definition}, bezier-easing ${library}`);
+      }
     }
   }
 });
@@ -93,10 +95,11 @@ test('every frame has its own timecode and is found again by it, at all rates', 
     let before = '';
     for (let i = 0; i < 2000; i++) {
       const code = timecode(17_000 + i, rate);
-      expect(code > before).toBe(true);
-      before = code;
       const frame = Math.floor(random() * 200_000);
-      expect(parseTime(timecode(frame, rate), rate)).toBe(frame);
+      const again = parseTime(timecode(frame, rate), rate);
+      if (code <= before || again !== frame)
+        throw new Error(`${rate.numerator}: ${code} after ${before}, ${frame} as ${again}`);
+      before = code;
     }
   }
 });
