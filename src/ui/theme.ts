@@ -37,9 +37,3 @@ export const GlobalStyle = createGlobalStyle`
     *, *::before, *::after { animation: none !important; transition: none !important; }
   }
 `;
-
-/** Text for screen readers only. */
-export const hiddenText = `
-  position: absolute; width: 1px; height: 1px; margin: -1px; padding: 0; border: 0;
-  overflow: hidden; clip-path: inset(50%); white-space: nowrap;
-`;

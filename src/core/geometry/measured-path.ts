@@ -63,16 +63,6 @@ export function placeAtLength(m: MeasuredPath, s: number): PathPlace {
   return { segment: i, t: parameterAtLength(segment.lengths, rest) };
 }
 
-/** Length from the start of the path to a place on it. */
-export function lengthAtPlace(m: MeasuredPath, place: PathPlace): number {
-  const segment = m.segments[place.segment];
-  if (!segment) return 0;
-  const within = segment.lengths
-    ? measureCubic(subCubic(segment.cubic, 0, place.t)).length
-    : segment.length * place.t;
-  return m.starts[place.segment]! + within;
-}
-
 const lineEnd = (c: Cubic): [Point, Point] => [
   { x: c[0], y: c[1] },
   { x: c[6], y: c[7] },
