@@ -69,7 +69,7 @@ report([
     note: 'times as fast; aim ≥ 10. From its numbers, and there from its text, to the length',
   },
   {
-    what: 'Length of a cubic',
+    what: 'Length of a cubic, fixed order',
     ours: us(ourLength),
     other: `bezier-js ${us(bezierLength)}`,
     ratio: times(bezierLength / ourLength),
