@@ -15,7 +15,7 @@ const GL5: [number, number][] = [
   [-0.906179845938664, 0.23692688505618908],
 ];
 
-/** Length by brute force: many panels of a high-order rule, graded toward neither end; good to 1e-9 even at a cusp. */
+/** Length by brute force: a high-order rule on panels so narrow that even a cusp costs less than the bounds below. */
 function bruteLength(c: Cubic, to = 1, panels = 6_000): number {
   const h = to / panels;
   let sum = 0;

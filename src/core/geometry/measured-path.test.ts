@@ -133,6 +133,6 @@ test('the nearest place on a path is as near as the nearest of many samples', ()
         return Math.hypot(p.x - to.x, p.y - to.y);
       }),
     );
-    expect(found.distance).toBeLessThan(sampled + 2);
+    expect(found.distance).toBeLessThan(sampled + 0.01);
   }
 });

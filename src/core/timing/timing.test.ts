@@ -53,6 +53,7 @@ test('steep and flat extremes: (0,1,1,0) and (1,0,0,1) stay within the definitio
     [0, 1, 1, 0],
     [1, 0, 0, 1],
   ] as [number, number, number, number][]) {
+    // Where dx/dt vanishes, rounding of x itself moves y by about 5e-6 in either way of computing it.
     for (const x of [0.001, 0.1, 0.499, 0.5, 0.501, 0.9, 0.999]) {
       expect(Math.abs(cubicBezier(...c)(x) - byDefinition(...c, x))).toBeLessThan(1e-5);
     }

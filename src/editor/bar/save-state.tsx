@@ -1,6 +1,6 @@
 'use client';
 import styled from 'styled-components';
-import { Button } from '@/ui';
+import { Button, notify } from '@/ui';
 import { resolveConflict, save, useSaving, type SaveStatus } from '../saving';
 
 const WORDS: Record<SaveStatus, string> = {
@@ -45,6 +45,11 @@ export function SaveState() {
   );
 }
 
+const attempt = (way: () => Promise<void>) => () =>
+  void way().catch((error: Error) =>
+    notify(`${error.message} Nothing was changed; both versions are still kept.`),
+  );
+
 /** What to do when saving needs a decision. */
 export function SaveBanner() {
   const status = useSaving((s) => s.status);
@@ -61,9 +66,9 @@ export function SaveBanner() {
   return (
     <Banner role="alert">
       <span>This piece was changed elsewhere while you worked. Nothing is lost.</span>
-      <Button onPress={() => void resolveConflict.keepBoth()}>Keep both</Button>
-      <Button onPress={() => void resolveConflict.takeTheirs()}>Show theirs</Button>
-      <Button onPress={() => void resolveConflict.putMineOver()}>Put mine over it</Button>
+      <Button onPress={attempt(resolveConflict.keepBoth)}>Keep both</Button>
+      <Button onPress={attempt(resolveConflict.takeTheirs)}>Show theirs</Button>
+      <Button onPress={attempt(resolveConflict.putMineOver)}>Put mine over it</Button>
     </Banner>
   );
 }

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import styled from 'styled-components';
 import { framesPerSecond, parseTime } from '@/core/timing';
-import { Button, Dialog, MainButton, NumberField, Segmented } from '@/ui';
+import { Button, Dialog, MainButton, notify, NumberField, Segmented } from '@/ui';
 import { call, save, useSaving } from '../saving';
 import { useEditor } from '../state';
 
@@ -115,7 +115,10 @@ function facts(item: ExportSummary): string {
 }
 
 function PastExport({ item, onChange }: { item: ExportSummary; onChange: () => void }) {
-  const act = (what: 'cancel' | 'retry') => call('POST', `/api/exports/${item.id}/${what}`).finally(onChange);
+  const act = (what: 'cancel' | 'retry') =>
+    call('POST', `/api/exports/${item.id}/${what}`)
+      .catch((error: Error) => notify(error.message))
+      .finally(onChange);
   const alive = item.status === 'queued' || item.status === 'running';
   return (
     <Item data-status={item.status}>

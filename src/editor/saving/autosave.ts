@@ -100,7 +100,10 @@ function changed(): void {
 async function takeTheirs(say: boolean): Promise<void> {
   const { open } = state();
   if (!open) return;
+  const before = documentNow();
   const theirs = await call<OpenPiece>('GET', `/api/pieces/${open.id}`);
+  // Edited while theirs was on its way: the next save finds the conflict and asks.
+  if (documentNow() !== before) return;
   savedDocument = theirs.document;
   set({ open: { ...open, revision: theirs.revision }, status: 'saved', message: '' });
   edit(() => theirs.document);

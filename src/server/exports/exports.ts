@@ -37,8 +37,7 @@ export function fileStem(name: string): string {
   return plain || 'piece';
 }
 
-async function summary(row: ExportRow): Promise<ExportSummary> {
-  const asset = row.assetHash ? await models().assets.findByPk(row.assetHash) : null;
+function summaryOf(row: ExportRow, bytes: number | null): ExportSummary {
   const seconds = row.startedAt ? (Date.now() - row.startedAt.getTime()) / 1000 : 0;
   // The first frames wait for the encoder to start and would promise far too long.
   const known = row.status === 'running' && row.framesDone >= Math.max(5, row.framesTotal / 20);
@@ -53,9 +52,17 @@ async function summary(row: ExportRow): Promise<ExportSummary> {
     secondsLeft: known ? Math.ceil((seconds / row.framesDone) * (row.framesTotal - row.framesDone)) : null,
     message: row.message,
     fileName: row.fileName,
-    bytes: asset ? Number(asset.size) : null,
+    bytes,
     createdAt: row.createdAt.toISOString(),
   };
+}
+
+/** Summaries of exports, with the sizes of their files fetched at once. */
+async function summaries(rows: readonly ExportRow[]): Promise<ExportSummary[]> {
+  const hashes = rows.flatMap((row) => row.assetHash ?? []);
+  const assets = hashes.length > 0 ? await models().assets.findAll({ where: { hash: hashes } }) : [];
+  const sizes = new Map(assets.map((asset) => [asset.hash, Number(asset.size)]));
+  return rows.map((row) => summaryOf(row, row.assetHash ? (sizes.get(row.assetHash) ?? null) : null));
 }
 
 async function found(id: string): Promise<ExportRow> {
@@ -89,7 +96,7 @@ export async function requestExport(pieceId: string, settings: ExportSettings): 
     fileName: `${fileStem(document.name)}${at}.${FILE_ENDING[settings.format]}`,
   });
   await sendExport(row.id);
-  return summary(row);
+  return summaryOf(row, null);
 }
 
 /** The exports of a piece, newest first. */
@@ -99,10 +106,11 @@ export async function listExports(pieceId: string): Promise<ExportSummary[]> {
     order: [['createdAt', 'DESC']],
     limit: 100,
   });
-  return Promise.all(rows.map(summary));
+  return summaries(rows);
 }
 
-export const getExport = async (id: string): Promise<ExportSummary> => summary(await found(id));
+export const getExport = async (id: string): Promise<ExportSummary> =>
+  (await summaries([await found(id)]))[0]!;
 
 /** Stops an export: at once while it waits, at its next frame while it runs. An ended one stays as it is. */
 export async function cancelExport(id: string): Promise<ExportSummary> {

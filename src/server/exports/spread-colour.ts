@@ -1,16 +1,10 @@
+import type { Bounds } from '@/core/geometry';
+
 /** Side of the blocks in which colour is spread, in pixels: even, so that no chroma sample straddles two. */
 const BLOCK = 16;
 
-/** A frame's pixels, straight (not premultiplied) RGBA of one byte each, and the part of it that holds ink. */
-export interface Area {
-  readonly left: number;
-  readonly top: number;
-  readonly right: number;
-  readonly bottom: number;
-}
-
 /** The area widened to whole blocks and one block around, held to the frame. */
-export const blockArea = (area: Area, width: number, height: number): Area => ({
+export const blockArea = (area: Bounds, width: number, height: number): Bounds => ({
   left: Math.max(0, (Math.floor(area.left / BLOCK) - 1) * BLOCK),
   top: Math.max(0, (Math.floor(area.top / BLOCK) - 1) * BLOCK),
   right: Math.min(width, (Math.ceil(area.right / BLOCK) + 1) * BLOCK),
@@ -21,9 +15,10 @@ export const blockArea = (area: Area, width: number, height: number): Area => ({
  * Gives fully transparent pixels around the ink its colour. Video keeps colour at a quarter of the resolution and
  * apart from alpha; left black, what is transparent would darken the edge of every stroke. Alpha is not touched.
  * Each block takes the mean colour of its own ink, or that of its neighbours where it has none.
+ * @param pixels straight (not premultiplied) RGBA, one byte each.
  * @param area where ink may lie, as blockArea() gives it.
  */
-export function spreadColour(pixels: Uint8Array, width: number, area: Area): void {
+export function spreadColour(pixels: Uint8Array, width: number, area: Bounds): void {
   const columns = Math.ceil((area.right - area.left) / BLOCK);
   const rows = Math.ceil((area.bottom - area.top) / BLOCK);
   if (columns <= 0 || rows <= 0) return;

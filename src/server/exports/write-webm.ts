@@ -1,9 +1,10 @@
 import type { Piece } from '@/core/document';
+import type { Bounds } from '@/core/geometry';
 import { inkBounds } from '@/core/paint';
 import { startFfmpeg, webmArguments } from './ffmpeg';
 import { renderFrames, type RenderedFrame } from './render-frames';
 import { exportSize, type ExportSettings } from './settings';
-import { blockArea, spreadColour, type Area } from './spread-colour';
+import { blockArea, spreadColour } from './spread-colour';
 
 /** Called after each frame; answers false when the work should stop. */
 export type Progress = (framesDone: number) => Promise<boolean>;
@@ -11,7 +12,7 @@ export type Progress = (framesDone: number) => Promise<boolean>;
 /** Keeps one raw frame up to date with the canvas, reading back only where ink is or was. */
 export class RawFrame {
   readonly pixels: Uint8Array;
-  private used: Area | null = null;
+  private used: Bounds | null = null;
 
   constructor(
     private readonly width: number,

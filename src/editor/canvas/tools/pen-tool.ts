@@ -147,7 +147,7 @@ export function penTool(): CanvasTool {
         return;
       }
       if (near(openEnd(path, at), input.screen)) {
-        // A second press on the last point: its leading handle goes, so that the next curve leaves a corner.
+        // A press on the last point draws nothing; a double one ends the stroke.
         endDrag();
         if (input.double) finishDrawing();
         return;

@@ -1,0 +1,88 @@
+import fc from 'fast-check';
+import {
+  addStrokes,
+  moveStrokes,
+  newPiece,
+  newStroke,
+  removeStrokes,
+  setInk,
+  setKey,
+  stepStrokes,
+} from '@/core/document';
+import { corner } from '@/core/geometry';
+import {
+  beginDrag,
+  cancelDrag,
+  edit,
+  editFromBase,
+  endDrag,
+  loadPiece,
+  redo,
+  undo,
+  useEditor,
+} from './editor-store';
+
+const start = addStrokes(
+  newPiece('Undo'),
+  ['a', 'b', 'c'].map((id) => newStroke(id, id, { closed: false, points: [corner(0, 0), corner(100, 40)] })),
+);
+const id = fc.constantFrom('a', 'b', 'c', 'd', 'e');
+const small = fc.integer({ min: -50, max: 50 });
+
+/** Edits as people mix them: single ones, quick runs that merge, drags of several moves, dropped drags, undo and redo. */
+const action = fc.oneof(
+  fc.tuple(id, small).map(
+    ([s, x]) =>
+      () =>
+        edit((p) => moveStrokes(p, [s], { x, y: 1 }), 'nudge'),
+  ),
+  fc.tuple(id, small).map(
+    ([s, w]) =>
+      () =>
+        edit((p) => setInk(p, [s], { width: Math.abs(w) })),
+  ),
+  fc.tuple(id, small).map(
+    ([s, f]) =>
+      () =>
+        edit((p) => setKey(p, s, 'head', f, 0.5)),
+  ),
+  id.map((s) => () => edit((p) => removeStrokes(p, [s]))),
+  id.map((s) => () => edit((p) => stepStrokes(p, [s], 1))),
+  fc.tuple(id, fc.array(small, { maxLength: 4 }), fc.boolean()).map(([s, moves, dropped]) => () => {
+    beginDrag();
+    for (const x of moves) editFromBase((p) => moveStrokes(p, [s], { x, y: x }));
+    (dropped ? cancelDrag : endDrag)();
+  }),
+  fc.constant(undo),
+  fc.constant(redo),
+);
+
+test('undo is exact: after any 500 mixed edits, undoing all gives the first document, redoing all the last', () => {
+  const first = JSON.stringify(start);
+  const run = (actions: (() => void)[]): void => {
+    loadPiece(start);
+    actions.forEach((act) => act());
+    const last = JSON.stringify(useEditor.getState().piece);
+    const ahead = useEditor.getState().future.length;
+    while (useEditor.getState().past.length > 0) undo();
+    expect(JSON.stringify(useEditor.getState().piece)).toBe(first);
+    while (useEditor.getState().future.length > ahead) redo();
+    expect(JSON.stringify(useEditor.getState().piece)).toBe(last);
+  };
+  fc.assert(fc.property(fc.array(action, { minLength: 500, maxLength: 500 }), run), { numRuns: 20, seed: 5 });
+});
+
+test('a drag is one step, a dropped drag none, and an edit that changes nothing none', () => {
+  loadPiece(start);
+  beginDrag();
+  for (const x of [1, 2, 3]) editFromBase((p) => moveStrokes(p, ['a'], { x, y: 0 }));
+  endDrag();
+  expect(useEditor.getState().past).toHaveLength(1);
+  expect(useEditor.getState().piece.layers[0]!.path.points[0]!.x).toBe(3);
+  beginDrag();
+  editFromBase((p) => moveStrokes(p, ['a'], { x: 9, y: 0 }));
+  cancelDrag();
+  edit((p) => p);
+  expect(useEditor.getState().past).toHaveLength(1);
+  expect(useEditor.getState().piece.layers[0]!.path.points[0]!.x).toBe(3);
+});
