@@ -2,6 +2,8 @@ export * from './arc-length';
 export * from './bounds';
 export * from './commands';
 export * from './cubic';
+export * from './fit';
+export * from './leading-direction';
 export * from './measured-path';
 export * from './nearest';
 export * from './path';

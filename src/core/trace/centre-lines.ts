@@ -1,0 +1,193 @@
+import { distance, fitPath, type Path } from '../geometry';
+import { contours, evenRing, ringArea, type Ring } from './contours';
+import { reachEnds, sharpenCorners } from './finish-line';
+import { joinsOf } from './joins';
+import { linesOf, type Line } from './lines';
+import { HALF, inkArea, labelPieces, type Mask } from './mask';
+import { pruneSpurs } from './prune';
+import { chainsOf, skeletonOf } from './skeleton';
+import { widthOf, type WidthShare } from './width';
+
+export interface CentreLineOptions {
+  /** Greatest distance of a stroke from the measured middle, as a share of the ink's usual width. */
+  readonly detail: number;
+  /** How far ink must stick out of the disc at its root to be a stroke of its own, in that disc's radius. */
+  readonly spurs: number;
+  /** `fewest`: strokes go on round corners and join where they meet; `parts`: a stroke for each part of a letter. */
+  readonly lifts: 'fewest' | 'parts';
+}
+
+export const CENTRE_LINE_OPTIONS: CentreLineOptions = { detail: 0.04, spurs: 0.45, lifts: 'fewest' };
+
+/** A stroke that a pen would have made, in pixels of the mask. */
+export interface TracedStroke {
+  readonly path: Path;
+  /** Width of the line, px: its widest place where the width differs along it. */
+  readonly width: number;
+  /** Share of that width along the length; null where it is as good as even. */
+  readonly widths: readonly WidthShare[] | null;
+  readonly cap: 'flat' | 'round' | 'square';
+  readonly kind: 'line' | 'ring' | 'dot';
+  /** Number of the connected piece of ink it was found in. */
+  readonly piece: number;
+  /** Whether each end is an end of the ink; else it lies on another stroke. */
+  readonly freeStart: boolean;
+  readonly freeEnd: boolean;
+}
+
+/** Ink smaller than this is dirt, px². */
+const SPECK = 4;
+
+/** A dot: a piece of ink about as high as wide. */
+function dotOf(ring: Ring, area: number, piece: number): TracedStroke {
+  const n = ring.x.length;
+  let [x, y] = [0, 0];
+  for (let i = 0; i < n; i++) {
+    x += ring.x[i]! / n;
+    y += ring.y[i]! / n;
+  }
+  // A disc fills π/4 of the square around it, a square all of it.
+  const [left, right] = [Math.min(...ring.x), Math.max(...ring.x)];
+  const [top, bottom] = [Math.min(...ring.y), Math.max(...ring.y)];
+  const square = area / ((right - left) * (bottom - top)) > 0.93;
+  return {
+    path: { closed: false, points: [{ x, y, in: { x: 0, y: 0 }, out: { x: 0, y: 0 }, kind: 'corner' }] },
+    width: square ? Math.sqrt(area) : 2 * Math.sqrt(area / Math.PI),
+    widths: null,
+    cap: square ? 'square' : 'round',
+    kind: 'dot',
+    piece,
+    freeStart: true,
+    freeEnd: true,
+  };
+}
+
+const smoothed = (line: Line): Line => {
+  // The middle of pixels wavers by a tenth of one; a short mean along the line takes that out and no more.
+  const { places, closed } = line;
+  const n = places.length;
+  if (n < 5) return line;
+  return {
+    ...line,
+    places: places.map((p, i) => {
+      if (p.corner || (!closed && (i === 0 || i === n - 1))) return p;
+      const [a, b] = [places[(i - 1 + n) % n]!, places[(i + 1) % n]!];
+      if (a.corner || b.corner) return p;
+      return { ...p, x: (a.x + 2 * p.x + b.x) / 4, y: (a.y + 2 * p.y + b.y) / 4, r: (a.r + 2 * p.r + b.r) / 4 };
+    }),
+  };
+};
+
+const strokeOf = (line: Line, mask: Mask, tolerance: number): TracedStroke => {
+  const smooth = smoothed(smoothed(line));
+  const { line: reaching, flat } = reachEnds(sharpenCorners(smooth, mask), mask);
+  const { places, closed } = reaching;
+  const corners = places.flatMap((p, i) => (p.corner ? [i] : []));
+  const path = fitPath(places, tolerance, corners, closed);
+  return {
+    path,
+    ...widthOf(places, closed),
+    cap: flat ? 'flat' : 'round',
+    kind: closed ? 'ring' : 'line',
+    piece: line.piece,
+    freeStart: line.freeStart,
+    freeEnd: line.freeEnd,
+  };
+};
+
+/** The mask with specks of ink and pinholes gone, so that what is looked up in it agrees with the outlines. */
+function withoutSpecks(mask: Mask, specks: readonly { x: number[]; y: number[] }[]): Mask {
+  if (specks.length === 0) return mask;
+  const data = mask.data.slice();
+  for (const speck of specks) {
+    const hole = ringArea(speck) < 0;
+    const [x0, x1] = [Math.floor(Math.min(...speck.x) - 0.5), Math.ceil(Math.max(...speck.x) - 0.5)];
+    const [y0, y1] = [Math.floor(Math.min(...speck.y) - 0.5), Math.ceil(Math.max(...speck.y) - 0.5)];
+    for (let y = Math.max(0, y0); y <= Math.min(mask.height - 1, y1); y++) {
+      for (let x = Math.max(0, x0); x <= Math.min(mask.width - 1, x1); x++) {
+        const at = y * mask.width + x;
+        if (data[at]! > HALF !== hole) data[at] = hole ? 255 : 0;
+      }
+    }
+  }
+  return { ...mask, data };
+}
+
+/** Steps of the work, for a caller that shows progress: share done, 0..1. Answering false stops it. */
+export type TraceProgress = (done: number) => boolean;
+
+/**
+ * The strokes a pen would have made to leave this ink: its centre-lines, through crossings, with corners where the
+ * ink has them and ends as far as it reaches, each with its width. In no particular order or direction.
+ * @returns null when `progress` stopped it.
+ */
+export function centreLines(
+  drawn: Mask,
+  options: CentreLineOptions = CENTRE_LINE_OPTIONS,
+  progress: TraceProgress = () => true,
+): TracedStroke[] | null {
+  const outlines = contours(drawn);
+  const specks = outlines.filter((ring) => Math.abs(ringArea(ring)) <= SPECK);
+  const mask = withoutSpecks(drawn, specks);
+  const raw = outlines.filter((ring) => !specks.includes(ring));
+  if (raw.length === 0) return [];
+  let edge = 0;
+  for (const ring of raw) {
+    for (let i = 1; i < ring.x.length; i++) {
+      edge += Math.hypot(ring.x[i]! - ring.x[i - 1]!, ring.y[i]! - ring.y[i - 1]!);
+    }
+  }
+  // A line of width w and length l has the area w·l and an edge of 2·l.
+  const typical = Math.max(1, inkArea(mask) / edge);
+  const rings = raw.map((ring) => evenRing(ring, Math.min(2, Math.max(0.8, typical / 4))));
+  if (!progress(0.2)) return null;
+  const { labels } = labelPieces(mask);
+  const pieceAt = (x: number, y: number): number => {
+    const i = Math.min(mask.width - 1, Math.max(0, Math.floor(x)));
+    const j = Math.min(mask.height - 1, Math.max(0, Math.floor(y)));
+    return labels[j * mask.width + i]!;
+  };
+  const skeleton = skeletonOf(mask, rings, typical);
+  if (!progress(0.6)) return null;
+  const graph = chainsOf(skeleton, pieceAt);
+  pruneSpurs(graph, options.spurs);
+  const { joins, inner } = joinsOf(graph, mask, { fewestLifts: options.lifts === 'fewest' });
+  const chains = graph.chains.filter((chain) => !inner.has(chain));
+  if (!progress(0.75)) return null;
+  const strokes: TracedStroke[] = [];
+  const found = new Set<number>();
+  const tolerance = Math.max(0.12, options.detail * 2 * typical);
+  const lines = linesOf(chains, joins);
+  lines.forEach((line) => {
+    const first = line.places[0]!;
+    const span = Math.max(...line.places.map((p) => distance(p, first)));
+    const widest = Math.max(...line.places.map((p) => p.r));
+    // A middle shorter than it is wide belongs to a dot.
+    if (!line.closed && line.freeStart && line.freeEnd && span < 0.6 * widest) return;
+    found.add(line.piece);
+    strokes.push(strokeOf(line, mask, tolerance));
+  });
+  rings.forEach((ring) => {
+    const area = ringArea(ring);
+    if (area <= 0) return;
+    const piece = pieceOfRing(ring, pieceAt);
+    if (piece === 0 || found.has(piece)) return;
+    found.add(piece);
+    strokes.push(dotOf(ring, area, piece));
+  });
+  return progress(1) ? strokes : null;
+}
+
+/** The piece of ink an outer outline surrounds: looked for a little inside it. */
+function pieceOfRing(ring: Ring, pieceAt: (x: number, y: number) => number): number {
+  const n = ring.x.length;
+  for (let i = 0; i < n; i++) {
+    const k = (i + 1) % n;
+    const [dx, dy] = [ring.x[k]! - ring.x[i]!, ring.y[k]! - ring.y[i]!];
+    const long = Math.hypot(dx, dy) || 1;
+    // Ink lies on the right hand.
+    const piece = pieceAt(ring.x[i]! - dy / long, ring.y[i]! + dx / long);
+    if (piece !== 0) return piece;
+  }
+  return 0;
+}

@@ -1,0 +1,3 @@
+export * from './centre-lines';
+export { coverageAt, inkArea, type Mask } from './mask';
+export type { WidthShare } from './width';
