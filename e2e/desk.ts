@@ -1,5 +1,8 @@
 import { expect, type Locator, type Page } from '@playwright/test';
-import type { Piece } from '../src/core/document';
+import type { Piece, Stroke } from '../src/core/document';
+
+/** A piece of which a test looks at the strokes alone; it is for the test to know that there is nothing else. */
+type StrokePiece = Omit<Piece, 'layers'> & { layers: Stroke[] };
 
 /** Calls the server from the page, as the editor does. */
 export async function api<T>(page: Page, method: string, path: string, body?: unknown): Promise<T> {
@@ -91,12 +94,12 @@ export class Desk {
   }
 
   /** The document as the server has it. */
-  async document(): Promise<Piece> {
-    const open = await api<{ document: Piece }>(this.page, 'GET', `/api/pieces/${this.pieceId}`);
+  async document(): Promise<StrokePiece> {
+    const open = await api<{ document: StrokePiece }>(this.page, 'GET', `/api/pieces/${this.pieceId}`);
     return open.document;
   }
 
-  async savedDocument(): Promise<Piece> {
+  async savedDocument(): Promise<StrokePiece> {
     await this.saved();
     return this.document();
   }

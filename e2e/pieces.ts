@@ -1,4 +1,4 @@
-import { addStrokes, applyManner, newPiece, newStroke, type Piece } from '../src/core/document';
+import { addLayers, applyManner, newPiece, newStroke, type Piece } from '../src/core/document';
 import { corner, smooth } from '../src/core/geometry';
 
 /** An empty piece. */
@@ -7,7 +7,7 @@ export const blank = (name: string): Piece =>
 
 /** Three strokes: a curve, a bar and a closed triangle, the first two writing on and off. */
 export function three(name: string): Piece {
-  const piece = addStrokes(blank(name), [
+  const piece = addLayers(blank(name), [
     newStroke('curve', 'Curve', {
       closed: false,
       points: [

@@ -3,7 +3,7 @@ import { createCanvas } from '@napi-rs/canvas';
 import { buildSync } from 'esbuild';
 import { resolve } from 'node:path';
 import { SAMPLE_PROJECT } from '../demo';
-import { addStrokes, newPiece, newStroke, type Piece } from '../src/core/document';
+import { addLayers, newPiece, newStroke, type Piece } from '../src/core/document';
 import { corner, smooth, type PathPoint } from '../src/core/geometry';
 import { paint } from '../src/core/paint';
 import { evaluate, type DrawList } from '../src/core/scene';
@@ -64,7 +64,7 @@ function randomPiece(seed: number): Piece {
     );
     return { ...made, window: { head: 0.3 + random() * 0.7, tail: random() * 0.3, slide: random() } };
   });
-  return addStrokes(newPiece(`Random ${seed}`, { width: 640, height: 360 }), strokes);
+  return addLayers(newPiece(`Random ${seed}`, { width: 640, height: 360 }), strokes);
 }
 
 test('browser and server paint the same draw list to the last bit, at every export size', async ({

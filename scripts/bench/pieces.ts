@@ -1,4 +1,4 @@
-import { addStrokes, applyManner, newPiece, newStroke, type Piece } from '../../src/core/document';
+import { addLayers, applyManner, newPiece, newStroke, type Piece } from '../../src/core/document';
 import { smooth } from '../../src/core/geometry';
 import { seeded } from '../../src/core/testing/families';
 
@@ -12,7 +12,7 @@ export function waves(n: number, length = 100): Piece {
     );
     return newStroke(`s${i}`, `Wave ${i + 1}`, { closed: false, points });
   });
-  const piece = addStrokes(newPiece(`${n} waves`, undefined, undefined, length), strokes);
+  const piece = addLayers(newPiece(`${n} waves`, undefined, undefined, length), strokes);
   return strokes.reduce(
     (result, stroke, i) =>
       applyManner(result, [stroke.id], {

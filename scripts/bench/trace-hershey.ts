@@ -96,7 +96,8 @@ export function piecesAndHoles(mask: Mask): { pieces: number; holes: number } {
       const y = (at / w) | 0;
       for (let dy = -1; dy <= 1; dy++)
         for (let dx = -1; dx <= 1; dx++) {
-          if ((!eight && dx !== 0 && dy !== 0) || x + dx < 0 || y + dy < 0 || x + dx >= w || y + dy >= h) continue;
+          if ((!eight && dx !== 0 && dy !== 0) || x + dx < 0 || y + dy < 0 || x + dx >= w || y + dy >= h)
+            continue;
           const to = (y + dy) * w + x + dx;
           if (seen[to] || ink[to] !== value) continue;
           seen[to] = 1;
@@ -145,7 +146,9 @@ export function freeEnds({ lines, width }: Drawn): Point[] {
     { end: run.at(-1)!, next: run.at(-2)!, run, index },
   ]);
   for (const here of ends) {
-    const together = ends.filter((o) => o !== here && Math.hypot(o.end.x - here.end.x, o.end.y - here.end.y) < 0.4 * width);
+    const together = ends.filter(
+      (o) => o !== here && Math.hypot(o.end.x - here.end.x, o.end.y - here.end.y) < 0.4 * width,
+    );
     // Lines that set out from the same place side by side end there together; others meet there.
     if (together.some((o) => angleAt(here.end, here.next, o.next) > Math.PI - TURNS_BACK)) continue;
     const apart = runs.filter((_, k) => k !== here.index && together.every((o) => o.index !== k));
@@ -201,7 +204,10 @@ export function judge(name: string, drawn: Drawn): LetterResult {
     line.slice(1).flatMap((b, i) => {
       const a = line[i]!;
       const n = Math.max(1, Math.ceil(Math.hypot(b.x - a.x, b.y - a.y)));
-      return Array.from({ length: n }, (_, k) => ({ x: a.x + ((b.x - a.x) * k) / n, y: a.y + ((b.y - a.y) * k) / n }));
+      return Array.from({ length: n }, (_, k) => ({
+        x: a.x + ((b.x - a.x) * k) / n,
+        y: a.y + ((b.y - a.y) * k) / n,
+      }));
     }),
   );
   const back = known.map((p) => Math.min(...traced.map((line) => toLine(p, line))) / width);
@@ -215,13 +221,23 @@ export function judge(name: string, drawn: Drawn): LetterResult {
     (p) => Math.min(...ends.map((e) => Math.hypot(e.x - p.x, e.y - p.y)), 9 * width) / width,
   );
   const ink = piecesAndHoles(mask);
-  const thin = piecesAndHoles(maskOf(strokeLines(traced, Math.max(1.5, 0.3 * width), mask.width, mask.height)));
+  const thin = piecesAndHoles(
+    maskOf(strokeLines(traced, Math.max(1.5, 0.3 * width), mask.width, mask.height)),
+  );
   const problems = [
     thin.pieces !== ink.pieces && `pieces ${thin.pieces}/${ink.pieces}`,
     thin.holes !== ink.holes && `rings ${thin.holes}/${ink.holes}`,
     ends.length !== truth.length && `ends ${ends.length}/${truth.length}`,
   ].filter(Boolean);
-  return { name, distances, back, endDistances, topology: problems.length === 0, why: problems.join(', '), strokes };
+  return {
+    name,
+    distances,
+    back,
+    endDistances,
+    topology: problems.length === 0,
+    why: problems.join(', '),
+    strokes,
+  };
 }
 
 export const LETTERS = 'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789';

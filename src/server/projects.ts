@@ -36,7 +36,7 @@ export async function listProjects(): Promise<ProjectSummary[]> {
     `SELECT id, project_id AS "projectId", revision, updated_at AS "updatedAt", document->>'name' AS name,
        (document#>>'{size,width}')::int AS width, (document#>>'{size,height}')::int AS height,
        (document->>'length')::int AS length, document->'rate' AS rate, document->>'over' AS over,
-       jsonb_array_length(document->'layers') AS strokes
+       (SELECT count(*)::int FROM jsonb_array_elements(document->'layers') AS l WHERE l->>'type' = 'stroke') AS strokes
      FROM pieces WHERE deleted_at IS NULL ORDER BY created_at, id`,
     { type: QueryTypes.SELECT },
   );

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { addStrokes, applyManner, newPiece, newStroke, type Piece } from '@/core/document';
+import { addLayers, applyManner, newPiece, newStroke, type Piece } from '@/core/document';
 import { corner, smooth } from '@/core/geometry';
 import { migrate } from './database';
 import { createPiece } from './pieces';
@@ -7,7 +7,7 @@ import { createProject } from './projects';
 
 /** A small piece whose two strokes write on and off. */
 export function smallPiece(name = 'Reed line', length = 12): Piece {
-  const piece = addStrokes(
+  const piece = addLayers(
     newPiece(name, { width: 320, height: 180 }, { numerator: 25, denominator: 1 }, length),
     [
       newStroke('a', 'Curve', {

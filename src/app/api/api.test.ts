@@ -1,3 +1,4 @@
+import { strokesOf } from '@/core/document';
 import { closeConnection, migrate, models } from '@/server/database';
 import { closeQueue } from '@/server/exports';
 import { seed } from '@/server/seed';
@@ -146,7 +147,7 @@ test('bad input gets a clear 4xx that names the place, and changes nothing', asy
     change(copy as never);
     return { baseRevision: 1, session: 'one', document: copy };
   };
-  const point = good.layers[0]!.path.points[0];
+  const point = strokesOf(good)[0]!.path.points[0];
   type Doc = {
     rate: { numerator: number };
     length: number;

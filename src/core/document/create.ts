@@ -11,7 +11,17 @@ export function newPiece(
   rate: Rate = { numerator: 25, denominator: 1 },
   length = 100,
 ): Piece {
-  return { schemaVersion: SCHEMA_VERSION, name, size, rate, length, over: null, layers: [] };
+  return {
+    schemaVersion: SCHEMA_VERSION,
+    name,
+    size,
+    rate,
+    length,
+    over: null,
+    underlays: [],
+    guides: [],
+    layers: [],
+  };
 }
 
 /** A stroke that is inked from end to end all the time. */

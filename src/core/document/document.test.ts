@@ -1,10 +1,10 @@
 import { corner, measurePath, pointAtLength, smooth, type Path } from '../geometry';
 import { seeded } from '../testing/families';
 import {
-  addStrokes,
+  addLayers,
   applyManner,
   changeKey,
-  duplicateStrokes,
+  duplicateLayers,
   insertPoint,
   keyedSpan,
   LIMITS,
@@ -14,11 +14,12 @@ import {
   newStroke,
   readPiece,
   removePoints,
-  reorderStrokes,
+  reorderLayers,
   reversePath,
   setKey,
   shiftStrokes,
-  stepStrokes,
+  stepLayers,
+  strokesOf,
   toSmooth,
   type Piece,
 } from '.';
@@ -31,10 +32,11 @@ const wave: Path = {
     smooth(400, 0, { x: 80, y: 0 }),
   ],
 };
-const piece = addStrokes(
+const piece = addLayers(
   newPiece('Tide'),
   ['a', 'b', 'c', 'd'].map((id) => newStroke(id, id.toUpperCase(), wave)),
 );
+const first = (p: Piece) => strokesOf(p)[0]!;
 const order = (p: Piece) => p.layers.map((l) => l.id).join('');
 
 /** Points evenly along the path, to compare two paths by their shape alone. */
@@ -92,12 +94,12 @@ test('what is written is read back the same, and the reader names the place of e
 });
 
 test('writing order: strokes move together, step by step and to a place, and nothing is lost', () => {
-  expect(order(reorderStrokes(piece, ['a', 'c'], 4))).toBe('bdac');
-  expect(order(reorderStrokes(piece, ['d'], 0))).toBe('dabc');
-  expect(order(stepStrokes(piece, ['b', 'c'], -1))).toBe('bcad');
-  expect(order(stepStrokes(piece, ['a', 'b'], -1))).toBe('abcd');
-  expect(order(stepStrokes(piece, ['c', 'd'], 1))).toBe('abcd');
-  const twice = duplicateStrokes(duplicateStrokes(piece, ['a'], ['x']), ['a'], ['y']);
+  expect(order(reorderLayers(piece, ['a', 'c'], 4))).toBe('bdac');
+  expect(order(reorderLayers(piece, ['d'], 0))).toBe('dabc');
+  expect(order(stepLayers(piece, ['b', 'c'], -1))).toBe('bcad');
+  expect(order(stepLayers(piece, ['a', 'b'], -1))).toBe('abcd');
+  expect(order(stepLayers(piece, ['c', 'd'], 1))).toBe('abcd');
+  const twice = duplicateLayers(duplicateLayers(piece, ['a'], ['x']), ['a'], ['y']);
   expect(twice.layers.map((l) => l.name)).toEqual(['A', 'A 3', 'A 2', 'B', 'C', 'D']);
   expect(twice.layers[0]).toBe(piece.layers[0]);
 });
@@ -147,7 +149,7 @@ test('the handles of a smooth point stay in one line until they are broken', () 
 test('manners key head and tail so that ink comes from and leaves to where they say', () => {
   const base = { onAt: 10, onFrames: 20, offAt: 80, offFrames: 10, landing: 0.75 } as const;
   const manner = (kind: 'on' | 'off' | 'both', from: 'start' | 'middle' | 'end') =>
-    applyManner(piece, ['a'], { ...base, kind, from }).layers[0]!;
+    first(applyManner(piece, ['a'], { ...base, kind, from }));
   expect(manner('both', 'start').window).toMatchObject({
     head: {
       keys: [
@@ -183,12 +185,12 @@ test('manners key head and tail so that ink comes from and leaves to where they 
 test('keys are set, changed and moved by reference, and a whole stroke by its keys', () => {
   const keyed = setKey(setKey(piece, 'a', 'head', 0, 0), 'a', 'head', 10, 1);
   const ref = { stroke: 'a', part: 'head', index: 1 } as const;
-  expect(moveKeys(keyed, [ref], 5).layers[0]!.window.head).toMatchObject({
+  expect(first(moveKeys(keyed, [ref], 5)).window.head).toMatchObject({
     keys: [{ frame: 0 }, { frame: 15 }],
   });
-  expect(changeKey(keyed, [ref], { value: 0.5 }).layers[0]!.window.head).toMatchObject({
+  expect(first(changeKey(keyed, [ref], { value: 0.5 })).window.head).toMatchObject({
     keys: [{}, { value: 0.5 }],
   });
-  expect(keyedSpan(shiftStrokes(keyed, ['a', 'b'], -4).layers[0]!)).toEqual({ first: -4, last: 6 });
+  expect(keyedSpan(first(shiftStrokes(keyed, ['a', 'b'], -4)))).toEqual({ first: -4, last: 6 });
   expect(shiftStrokes(keyed, ['b'], 3).layers[0]).toBe(keyed.layers[0]);
 });

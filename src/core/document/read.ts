@@ -27,6 +27,9 @@ export function faultsOf(error: z.ZodError): Fault[] {
   return error.issues.flatMap((issue) => flat(issue, [])).slice(0, 20);
 }
 
+/** Version 1 knew strokes alone, without underlays and guides. */
+const fromFirst = (data: object): object => ({ ...data, schemaVersion: 2, underlays: [], guides: [] });
+
 /**
  * Reads a document of any known version from untrusted data.
  * @returns the piece in today's form, or every fault with its place; the data itself is never changed.
@@ -44,6 +47,6 @@ export function readPiece(data: unknown): ReadResult {
       ],
     };
   }
-  const result = pieceSchema.safeParse(data);
+  const result = pieceSchema.safeParse(version === 1 ? fromFirst(data as object) : data);
   return result.success ? { ok: true, piece: result.data } : { ok: false, faults: faultsOf(result.error) };
 }

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { animatedSchema, rateSchema } from '../timing';
 
 /** Version of the document format written today; a change of it brings a migration into read.ts. */
-export const SCHEMA_VERSION = 1;
+export const SCHEMA_VERSION = 2;
 
 /** Bounds that keep a piece workable; documents beyond them are refused with the place of the fault. */
 export const LIMITS = {
@@ -11,6 +11,11 @@ export const LIMITS = {
   side: 8192,
   frames: 216_000,
   nameLength: 120,
+  textLength: 2000,
+  underlays: 50,
+  guides: 100,
+  /** Characters of path data in one piece of art, all shapes together. */
+  artData: 2_000_000,
 } as const;
 
 const coordinate = z.number().min(-1e6).max(1e6);
@@ -21,7 +26,7 @@ const pointSchema = z.strictObject({
   y: coordinate,
   in: offset,
   out: offset,
-  kind: z.enum(['corner', 'smooth']),
+  kind: z.enum(['corner', 'smooth', 'symmetric']),
 });
 
 const pathSchema = z.strictObject({
@@ -42,21 +47,50 @@ export const colourSchema = z.string().regex(/^#[0-9a-fA-F]{6}$/, 'must be a col
 
 const idSchema = z.string().regex(/^[A-Za-z0-9_-]{1,40}$/, 'must be 1 to 40 letters, digits, - or _');
 
+const share = z.number().min(0).max(1);
+const capSchema = z.enum(['flat', 'round', 'square']);
+const joinSchema = z.enum(['miter', 'round', 'bevel']);
+const lengthSchema = z.number().min(0).max(4000);
+
 const inkSchema = z.strictObject({
-  width: z.number().min(0).max(4000),
+  width: lengthSchema,
   colour: colourSchema,
-  opacity: z.number().min(0).max(1),
-  cap: z.enum(['flat', 'round', 'square']),
-  join: z.enum(['miter', 'round', 'bevel']),
+  opacity: share,
+  cap: capSchema,
+  join: joinSchema,
+  /** Share of the width at shares of the length, in ascending order; absent where the width is even. */
+  widths: z
+    .array(z.strictObject({ at: share, scale: z.number().min(0).max(10) }))
+    .min(1)
+    .max(500)
+    .refine((all) => all.every((w, i) => i === 0 || w.at >= all[i - 1]!.at), {
+      message: 'must stand in ascending order',
+    })
+    .readonly()
+    .exactOptional(),
 });
 
-/** One pen movement: its path, its ink, and the window between tail and head that is inked. */
-const strokeSchema = z.strictObject({
-  type: z.literal('stroke'),
+/** How a hand wrote a stroke: share of its time at shares of its length, and the seconds it took. */
+const handSchema = z.strictObject({
+  seconds: z.number().min(0).max(3600),
+  pace: z
+    .array(z.strictObject({ at: share, time: share }))
+    .min(2)
+    .max(500)
+    .readonly(),
+});
+
+const layerParts = {
   id: idSchema,
   name: nameSchema,
   hidden: z.boolean(),
   locked: z.boolean(),
+};
+
+/** One pen movement: its path, its ink, and the window between tail and head that is inked. */
+const strokeSchema = z.strictObject({
+  type: z.literal('stroke'),
+  ...layerParts,
   path: pathSchema,
   ink: inkSchema,
   window: z.strictObject({
@@ -64,10 +98,129 @@ const strokeSchema = z.strictObject({
     tail: animatedSchema(-10, 10),
     slide: animatedSchema(-1000, 1000),
   }),
+  hand: handSchema.exactOptional(),
+  /** What it was traced from, and a mark of the path as it was traced: another mark now means hand corrections. */
+  traced: z.strictObject({ from: idSchema, mark: z.string().max(40) }).exactOptional(),
 });
 
+const matrixSchema = z
+  .tuple([coordinate, coordinate, coordinate, coordinate, coordinate, coordinate])
+  .readonly();
+/** SVG path data of absolute moves, lines, cubics and closes. */
+const dataSchema = z
+  .string()
+  .max(LIMITS.artData)
+  .regex(/^[MLCZ\d\s.eE+-]*$/, 'must be path data of M, L, C and Z');
+
+const shapeSchema = z.strictObject({
+  data: dataSchema,
+  fill: colourSchema.nullable(),
+  fillOpacity: share,
+  rule: z.enum(['nonzero', 'evenodd']),
+  line: z
+    .strictObject({
+      colour: colourSchema,
+      opacity: share,
+      width: lengthSchema,
+      cap: capSchema,
+      join: joinSchema,
+      miterLimit: z.number().min(1).max(1000),
+      dashes: z.array(lengthSchema).max(50).readonly(),
+      dashPhase: z.number().min(-1e6).max(1e6),
+    })
+    .nullable(),
+  transform: matrixSchema,
+});
+
+/** Finished artwork from a vector file: shapes in their own units, placed by `transform`. */
+const artSchema = z.strictObject({
+  type: z.literal('art'),
+  ...layerParts,
+  opacity: share,
+  transform: matrixSchema,
+  shapes: z
+    .array(shapeSchema)
+    .max(5000)
+    .refine((shapes) => shapes.reduce((sum, shape) => sum + shape.data.length, 0) <= LIMITS.artData, {
+      message: 'hold more path data than one piece of art may',
+    })
+    .readonly(),
+});
+
+/** Which face sets a text: a shipped one by its name, or one of the project's own by the hash of its file. */
+const faceSchema = z.strictObject({
+  id: z.string().regex(/^[a-z0-9-]{1,60}$|^own:[0-9a-f]{64}$/, 'must name a face'),
+  weight: z.number().min(1).max(1000),
+});
+
+/** How lettering is to be set. Lengths in piece pixels. */
+const settingSchema = z.strictObject({
+  text: z.string().max(LIMITS.textLength),
+  face: faceSchema,
+  /** Height of the em. */
+  size: z.number().min(1).max(4000),
+  /** Added between letters, in thousandths of the size. */
+  tracking: z.number().min(-1000).max(5000),
+  /** From baseline to baseline, as a share of the size. */
+  leading: z.number().min(0.1).max(10),
+  align: z.enum(['left', 'centre', 'right']),
+});
+
+/** Text as it was shaped: outlines of the letters used, and where each stands from the first baseline's anchor. */
+const setTextSchema = z.strictObject({
+  outlines: z.record(z.string().regex(/^\d{1,8}$/), dataSchema),
+  glyphs: z
+    .array(
+      z.strictObject({
+        outline: z.string().regex(/^\d{1,8}$/),
+        x: coordinate,
+        y: coordinate,
+        /** Where in the text its letter begins. */
+        cluster: z.number().int().min(0).max(LIMITS.textLength),
+      }),
+    )
+    .max(LIMITS.textLength * 4)
+    .readonly(),
+  /** Piece pixels to a unit of the outlines. */
+  scale: z.number().min(0).max(4000),
+  /** Characters that the face does not have. */
+  missing: z.array(z.string().max(20)).max(500).readonly(),
+});
+
+/** Text that stays text: what was asked for, and how the face sets it, so that it looks the same where the face is gone. */
+const letteringSchema = z.strictObject({
+  type: z.literal('lettering'),
+  ...layerParts,
+  opacity: share,
+  colour: colourSchema,
+  x: coordinate,
+  y: coordinate,
+  setting: settingSchema,
+  set: setTextSchema,
+});
+
+/** A reference to follow: pixels in the asset store, never part of the picture. */
+const underlaySchema = z.strictObject({
+  id: idSchema,
+  name: nameSchema,
+  hidden: z.boolean(),
+  locked: z.boolean(),
+  asset: z.string().regex(/^[0-9a-f]{64}$/, 'must be the hash of a stored file'),
+  /** Pixels of the stored picture. */
+  width: z.number().int().min(1).max(20_000),
+  height: z.number().int().min(1).max(20_000),
+  /** Its top left corner, and piece pixels to one of its own. */
+  x: coordinate,
+  y: coordinate,
+  scale: z.number().min(0.001).max(1000),
+  opacity: share,
+});
+
+/** A line to snap to, across the whole piece. */
+const guideSchema = z.strictObject({ axis: z.enum(['x', 'y']), at: coordinate });
+
 /**
- * A piece: one deliverable. `layers` stand in writing order, and later ones lie over earlier ones.
+ * A piece: one deliverable. `layers` lie over one another in their order, and strokes are written in it.
  * `over` is the colour it is looked at over while working (null: a checker); it is never exported.
  */
 export const pieceSchema = z.strictObject({
@@ -80,8 +233,10 @@ export const pieceSchema = z.strictObject({
   rate: rateSchema,
   length: z.number().int().min(1).max(LIMITS.frames),
   over: colourSchema.nullable(),
+  underlays: z.array(underlaySchema).max(LIMITS.underlays).readonly(),
+  guides: z.array(guideSchema).max(LIMITS.guides).readonly(),
   layers: z
-    .array(z.discriminatedUnion('type', [strokeSchema]))
+    .array(z.discriminatedUnion('type', [strokeSchema, artSchema, letteringSchema]))
     .max(LIMITS.strokes)
     .superRefine((layers, context) => {
       const seen = new Set<string>();
@@ -97,6 +252,25 @@ export const pieceSchema = z.strictObject({
 
 export type Piece = z.infer<typeof pieceSchema>;
 export type Stroke = z.infer<typeof strokeSchema>;
+export type Art = z.infer<typeof artSchema>;
+export type ArtShape = Art['shapes'][number];
+export type Lettering = z.infer<typeof letteringSchema>;
+export type TextSetting = Lettering['setting'];
+export type SetText = Lettering['set'];
+export type Layer = Piece['layers'][number];
+export type Underlay = z.infer<typeof underlaySchema>;
+export type Guide = z.infer<typeof guideSchema>;
+export type Hand = z.infer<typeof handSchema>;
 export type Ink = Stroke['ink'];
 export type Cap = Ink['cap'];
 export type WindowPart = keyof Stroke['window'];
+
+export { settingSchema };
+
+/** The stroke with an id, or undefined where there is none. */
+export const strokeById = (piece: Pick<Piece, 'layers'>, id: string): Stroke | undefined =>
+  piece.layers.find((layer): layer is Stroke => layer.type === 'stroke' && layer.id === id);
+
+/** The strokes of a piece, in writing order. */
+export const strokesOf = (piece: Pick<Piece, 'layers'>): Stroke[] =>
+  piece.layers.filter((layer) => layer.type === 'stroke');

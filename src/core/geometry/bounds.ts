@@ -1,3 +1,4 @@
+import type { PathCommand } from './commands';
 import { segmentCount, segmentCubic, type Path } from './path';
 
 /** An axis-parallel rectangle in piece pixels. */
@@ -18,6 +19,29 @@ export function unite(all: readonly Bounds[]): Bounds | null {
     bottom: Math.max(...all.map((b) => b.bottom)),
   };
 }
+
+/** A rectangle that surely holds drawing commands: around all their points; null where there are none. */
+export function commandsBounds(commands: readonly PathCommand[]): Bounds | null {
+  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
+  for (const command of commands) {
+    for (let i = 1; i + 1 < command.length; i += 2) {
+      const x = command[i] as number;
+      const y = command[i + 1] as number;
+      left = Math.min(left, x);
+      right = Math.max(right, x);
+      top = Math.min(top, y);
+      bottom = Math.max(bottom, y);
+    }
+  }
+  return left <= right ? { left, top, right, bottom } : null;
+}
+
+export const widened = (b: Bounds, by: number): Bounds => ({
+  left: b.left - by,
+  top: b.top - by,
+  right: b.right + by,
+  bottom: b.bottom + by,
+});
 
 /** A rectangle that surely holds the path: around its points and handles (the hull of its curves). */
 export function pathBounds(path: Path): Bounds | null {

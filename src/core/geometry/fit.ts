@@ -197,7 +197,8 @@ export function fitPath(
       continue;
     }
     const t1 = round && k === 1 ? round : endDirection(part, tolerance);
-    const t2 = round && k === ends.length - 1 ? scale(round, -1) : endDirection([...part].reverse(), tolerance);
+    const t2 =
+      round && k === ends.length - 1 ? scale(round, -1) : endDirection([...part].reverse(), tolerance);
     fitRun(part, t1, t2, tolerance, joints);
   }
   return pathOf(joints, closed);

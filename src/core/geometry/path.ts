@@ -3,12 +3,13 @@ import type { Point } from './point';
 
 /**
  * A point of a path. `in` and `out` are its handles as offsets from the point; a zero offset is no handle.
- * `kind` says how the handles behave when one is moved: `smooth` keeps them in one line, `corner` lets them be.
+ * `kind` says how the handles behave when one is moved: `smooth` keeps them in one line, `symmetric` also of one
+ * length, `corner` lets them be.
  */
 export interface PathPoint extends Point {
   readonly in: Point;
   readonly out: Point;
-  readonly kind: 'corner' | 'smooth';
+  readonly kind: 'corner' | 'smooth' | 'symmetric';
 }
 
 /** A single path through its points in order; a closed one also returns from the last point to the first. */

@@ -1,2 +1,3 @@
 export * from './dot';
 export * from './window';
+export * from './swept';

@@ -1,23 +1,21 @@
-import { unite, type Bounds } from '../geometry';
-import type { DrawItem, DrawList } from '../scene';
+import { commandsBounds, transformCommands, unite, widened, type Bounds } from '../geometry';
+import type { DrawItem, DrawList, StrokeItem } from '../scene';
 
 /** A miter of limit 4 reaches 4 half widths from the path; a square cap √2; the rest one. */
 const REACH = { miter: 4, round: 1, bevel: 1 } as const;
 
-function itemBounds(item: DrawItem): Bounds {
-  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
-  for (const command of item.path) {
-    for (let i = 1; i + 1 < command.length; i += 2) {
-      const x = command[i] as number;
-      const y = command[i + 1] as number;
-      left = Math.min(left, x);
-      right = Math.max(right, x);
-      top = Math.min(top, y);
-      bottom = Math.max(bottom, y);
-    }
-  }
-  const reach = item.kind === 'fill' ? 0 : (item.width / 2) * Math.max(REACH[item.join], Math.SQRT2);
-  return { left: left - reach, top: top - reach, right: right + reach, bottom: bottom + reach };
+function strokeReach({ width, join, miterLimit, transform }: StrokeItem): number {
+  const sharpest = join === 'miter' ? (miterLimit ?? REACH.miter) : REACH[join];
+  const most = transform ? Math.hypot(...transform.slice(0, 4)) : 1;
+  return (width / 2) * Math.max(sharpest, Math.SQRT2) * most;
+}
+
+/** A rectangle in piece pixels that surely holds all ink of an item; null where it has none. */
+export function itemBounds(item: DrawItem): Bounds | null {
+  if (item.kind === 'fill') return commandsBounds(item.path);
+  const path = item.transform ? transformCommands(item.path, item.transform) : item.path;
+  const bounds = commandsBounds(path);
+  return bounds && widened(bounds, strokeReach(item));
 }
 
 /**
@@ -25,7 +23,7 @@ function itemBounds(item: DrawItem): Bounds {
  * @param scale piece pixels to canvas pixels.
  */
 export function inkBounds(list: DrawList, width: number, height: number, scale = 1): Bounds | null {
-  const all = unite(list.items.map(itemBounds));
+  const all = unite(list.items.map(itemBounds).filter((b) => b !== null));
   if (!all) return null;
   const bounds = {
     left: Math.max(0, Math.floor(all.left * scale) - 1),

@@ -1,5 +1,5 @@
 import type { PathCommand } from '../geometry';
-import type { DrawList } from '../scene';
+import type { DrawItem, DrawList, StrokeItem } from '../scene';
 
 /** As much of a 2D canvas context as painting needs: the browser's and the server's both have it. */
 export interface PaintContext {
@@ -19,7 +19,9 @@ export interface PaintContext {
   bezierCurveTo(x1: number, y1: number, x2: number, y2: number, x: number, y: number): void;
   closePath(): void;
   stroke(): void;
-  fill(): void;
+  fill(rule?: 'nonzero' | 'evenodd'): void;
+  setLineDash(dashes: number[]): void;
+  lineDashOffset: number;
 }
 
 /** The default limit of SVG 2 (13.5.5). */
@@ -42,21 +44,41 @@ export function tracePath(context: PaintContext, path: readonly PathCommand[]): 
 export function paint(list: DrawList, context: PaintContext, scale = 1): void {
   context.save();
   context.transform(scale, 0, 0, scale, 0, 0);
-  context.miterLimit = MITER_LIMIT;
-  for (const item of list.items) {
-    context.globalAlpha = item.opacity;
-    context.beginPath();
-    tracePath(context, item.path);
-    if (item.kind === 'fill') {
-      context.fillStyle = item.colour;
-      context.fill();
-      continue;
-    }
-    context.strokeStyle = item.colour;
-    context.lineWidth = item.width;
-    context.lineCap = item.cap;
-    context.lineJoin = item.join;
-    context.stroke();
-  }
+  for (const item of list.items) paintItem(item, context);
   context.restore();
+}
+
+function paintItem(item: DrawItem, context: PaintContext): void {
+  context.globalAlpha = item.opacity;
+  if (item.kind === 'stroke' && item.transform) {
+    context.save();
+    context.transform(...item.transform);
+    paintStroke(item, context);
+    context.restore();
+    return;
+  }
+  if (item.kind === 'stroke') {
+    paintStroke(item, context);
+    return;
+  }
+  context.beginPath();
+  tracePath(context, item.path);
+  context.fillStyle = item.colour;
+  context.fill(item.rule ?? 'nonzero');
+}
+
+function paintStroke(item: StrokeItem, context: PaintContext): void {
+  context.beginPath();
+  tracePath(context, item.path);
+  context.strokeStyle = item.colour;
+  context.lineWidth = item.width;
+  context.lineCap = item.cap;
+  context.lineJoin = item.join;
+  context.miterLimit = item.miterLimit ?? MITER_LIMIT;
+  if (item.dashes) {
+    context.setLineDash([...item.dashes]);
+    context.lineDashOffset = item.dashPhase ?? 0;
+  }
+  context.stroke();
+  if (item.dashes) context.setLineDash([]);
 }

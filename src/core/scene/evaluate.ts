@@ -1,6 +1,14 @@
-import type { Piece, Stroke } from '../document';
-import { measurePath, type PathCommand } from '../geometry';
-import { disc, inkedLengths, inkedPath, square, type InkWindow } from '../ink';
+import type { Art, Layer, Lettering, Piece, Stroke } from '../document';
+import {
+  commandsOf,
+  compose,
+  measurePath,
+  scaling,
+  transformCommands,
+  translation,
+  type PathCommand,
+} from '../geometry';
+import { disc, inkedLengths, inkedPath, square, sweptOutline, type InkWindow } from '../ink';
 import { valueAt } from '../timing';
 import type { DrawItem, DrawList } from './draw-list';
 
@@ -26,6 +34,13 @@ function drawStroke(stroke: Stroke, window: InkWindow): DrawItem | null {
     const path = capAlone(stroke, window);
     return path.length > 0 ? { kind: 'fill', path, ...shown } : null;
   }
+  if (ink.widths) {
+    const { length } = measurePath(stroke.path);
+    const inked = inkedLengths(window, length, stroke.path.closed);
+    if (!inked) return null;
+    const path = sweptOutline(stroke.path, ink.width, ink.widths, inked.from, inked.to, ink.cap);
+    return { kind: 'fill', path, ...shown };
+  }
   const path = inkedPath(stroke.path, window);
   if (path.length === 0) return null;
   return {
@@ -33,7 +48,7 @@ function drawStroke(stroke: Stroke, window: InkWindow): DrawItem | null {
     path,
     ...shown,
     width: ink.width,
-    cap: ink.cap === 'flat' ? 'butt' : ink.cap,
+    cap: CAPS[ink.cap],
     join: ink.join,
   };
 }
@@ -57,6 +72,72 @@ function itemAt(stroke: Stroke, frame: number): DrawItem | null {
   return item;
 }
 
+const CAPS = { flat: 'butt', round: 'round', square: 'square' } as const;
+
+/** Art as it stands, a fill and a line a shape. */
+function drawArt(art: Art): DrawItem[] {
+  if (art.hidden || art.opacity === 0) return [];
+  return art.shapes.flatMap((shape): DrawItem[] => {
+    const commands = commandsOf(shape.data);
+    const transform = compose(art.transform, shape.transform);
+    const out: DrawItem[] = [];
+    if (shape.fill) {
+      out.push({
+        kind: 'fill',
+        path: transformCommands(commands, transform),
+        colour: shape.fill,
+        opacity: art.opacity * shape.fillOpacity,
+        ...(shape.rule === 'evenodd' && { rule: 'evenodd' as const }),
+      });
+    }
+    const { line } = shape;
+    if (line && line.width > 0) {
+      out.push({
+        kind: 'stroke',
+        path: commands,
+        transform,
+        colour: line.colour,
+        opacity: art.opacity * line.opacity,
+        width: line.width,
+        cap: CAPS[line.cap],
+        join: line.join,
+        miterLimit: line.miterLimit,
+        ...(line.dashes.length > 0 && { dashes: line.dashes, dashPhase: line.dashPhase }),
+      });
+    }
+    return out;
+  });
+}
+
+/** The outlines of lettering in piece pixels, letter by letter. */
+export const letterOutlines = ({ set, x, y }: Pick<Lettering, 'set' | 'x' | 'y'>): PathCommand[][] =>
+  set.glyphs.map((glyph) =>
+    transformCommands(
+      commandsOf(set.outlines[glyph.outline] ?? ''),
+      compose(translation(x + glyph.x, y + glyph.y), scaling(set.scale)),
+    ),
+  );
+
+function drawLettering(lettering: Lettering): DrawItem[] {
+  if (lettering.hidden || lettering.opacity === 0) return [];
+  const path = letterOutlines(lettering).flat();
+  return path.length > 0
+    ? [{ kind: 'fill', path, colour: lettering.colour, opacity: lettering.opacity }]
+    : [];
+}
+
+const still = new WeakMap<Layer, readonly DrawItem[]>();
+
+/** What art or lettering shows: the same items as long as it is the same layer. */
+export function artItems(layer: Art | Lettering): readonly DrawItem[] {
+  let items = still.get(layer);
+  if (!items) {
+    items = layer.type === 'art' ? drawArt(layer) : drawLettering(layer);
+    still.set(layer, items);
+  }
+  return items;
+}
+
 /** Whether two draw lists are made of the same items, and so paint the same picture. */
 export const sameItems = (a: DrawList, b: DrawList): boolean =>
   a.items.length === b.items.length && a.items.every((item, i) => item === b.items[i]);
@@ -68,6 +149,10 @@ export const sameItems = (a: DrawList, b: DrawList): boolean =>
 export function evaluate(piece: Piece, frame: number): DrawList {
   const items: DrawItem[] = [];
   for (const layer of piece.layers) {
+    if (layer.type !== 'stroke') {
+      items.push(...artItems(layer));
+      continue;
+    }
     const item = itemAt(layer, frame);
     if (item) items.push(item);
   }

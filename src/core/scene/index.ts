@@ -1,3 +1,4 @@
 export * from './draw-list';
 export * from './evaluate';
+export * from './layer-bounds';
 export * from './poster-frame';

@@ -1,4 +1,4 @@
-import type { Piece } from '../document';
+import { strokesOf, type Piece } from '../document';
 import { measurePath } from '../geometry';
 import { inkedLengths } from '../ink';
 import { windowAt } from './evaluate';
@@ -7,7 +7,7 @@ const SAMPLES = 48;
 
 /** Pixels of path under ink at a frame, hidden strokes left out. */
 export function inkOnScreen(piece: Piece, frame: number): number {
-  return piece.layers.reduce((sum, stroke) => {
+  return strokesOf(piece).reduce((sum, stroke) => {
     if (stroke.hidden) return sum;
     const { length } = measurePath(stroke.path);
     const inked = inkedLengths(windowAt(stroke, frame), Math.max(length, 1), stroke.path.closed);

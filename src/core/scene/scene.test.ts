@@ -1,6 +1,6 @@
 import { createCanvas } from '@napi-rs/canvas';
 import {
-  addStrokes,
+  addLayers,
   newPiece,
   newStroke,
   readPiece,
@@ -26,7 +26,7 @@ const ring: Path = {
 };
 const ink = { width: 10, colour: '#ff0000', opacity: 1, cap: 'flat', join: 'round' } as const;
 const pieceOf = (...strokes: Stroke[]): Piece =>
-  addStrokes(newPiece('Test', { width: 200, height: 100 }), strokes);
+  addLayers(newPiece('Test', { width: 200, height: 100 }), strokes);
 const stroke = (path: Path, window: Partial<Stroke['window']> = {}): Stroke => {
   const made = newStroke('s', 'S', path, ink);
   return { ...made, window: { ...made.window, ...window } };

@@ -12,7 +12,13 @@ export interface LineLetter {
 }
 
 /** Single-line faces of the package hersheytext with known centre-lines: upright, running and geometric. */
-export const LINE_FACES = ['HersheySans1', 'HersheyScript1', 'EMSReadability', 'EMSTech', 'EMSNixish'] as const;
+export const LINE_FACES = [
+  'HersheySans1',
+  'HersheyScript1',
+  'EMSReadability',
+  'EMSTech',
+  'EMSNixish',
+] as const;
 
 /** Letters and figures of a single-line face (an SVG font): known centre-lines to trace back. */
 export function lineLetters(face: string, letters: string): LineLetter[] {
@@ -30,7 +36,9 @@ export function lineLetters(face: string, letters: string): LineLetter[] {
         const n = (part.match(/-?\d+(\.\d+)?/g) ?? []).map(Number);
         return Array.from({ length: n.length / 2 }, (_, i) => ({ x: n[2 * i]!, y: -n[2 * i + 1]! }));
       });
-  const ys = lines('H').flat().map((p) => p.y);
+  const ys = lines('H')
+    .flat()
+    .map((p) => p.y);
   const capHeight = Math.max(...ys) - Math.min(...ys);
   return [...letters].map((letter) => ({ face, letter, lines: lines(letter), capHeight }));
 }

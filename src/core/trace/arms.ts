@@ -52,7 +52,8 @@ export function armOf(chain: Chain, end: 'from' | 'to', forks: readonly Fork[]):
   while (cut < n - 2 && s[cut]! < settled) cut++;
   const reach = Math.min(2.6 * typical, both ? (length - s[cut]!) * 0.6 : length - s[cut]!);
   const run: Point[] = [];
-  for (let k = cut; k < n && (s[k]! - s[cut]! <= reach || run.length < 3); k++) run.push({ x: x(k), y: y(k) });
+  for (let k = cut; k < n && (s[k]! - s[cut]! <= reach || run.length < 3); k++)
+    run.push({ x: x(k), y: y(k) });
   const onward = leadingDirection(run, reach > 1.6 * typical);
   return {
     chain,

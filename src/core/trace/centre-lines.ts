@@ -6,7 +6,8 @@ import { linesOf, type Line } from './lines';
 import { HALF, inkArea, labelPieces, type Mask } from './mask';
 import { pruneSpurs } from './prune';
 import { chainsOf, skeletonOf } from './skeleton';
-import { widthOf, type WidthShare } from './width';
+import type { WidthShare } from '../ink';
+import { widthOf } from './width';
 
 export interface CentreLineOptions {
   /** Greatest distance of a stroke from the measured middle, as a share of the ink's usual width. */
@@ -73,7 +74,12 @@ const smoothed = (line: Line): Line => {
       if (p.corner || (!closed && (i === 0 || i === n - 1))) return p;
       const [a, b] = [places[(i - 1 + n) % n]!, places[(i + 1) % n]!];
       if (a.corner || b.corner) return p;
-      return { ...p, x: (a.x + 2 * p.x + b.x) / 4, y: (a.y + 2 * p.y + b.y) / 4, r: (a.r + 2 * p.r + b.r) / 4 };
+      return {
+        ...p,
+        x: (a.x + 2 * p.x + b.x) / 4,
+        y: (a.y + 2 * p.y + b.y) / 4,
+        r: (a.r + 2 * p.r + b.r) / 4,
+      };
     }),
   };
 };

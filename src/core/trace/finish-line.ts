@@ -41,7 +41,11 @@ export interface EndShape {
  * The last bit is laid anew along the direction the line had before.
  * @param inset whether the pen's round tip is to end with the ink; else its centre does.
  */
-function reachEnd(places: readonly Place[], mask: Mask, flat: boolean | null): { places: Place[]; flat: boolean } {
+function reachEnd(
+  places: readonly Place[],
+  mask: Mask,
+  flat: boolean | null,
+): { places: Place[]; flat: boolean } {
   const n = places.length;
   const s = lengthsOf(places);
   const whole = s[n - 1]!;
@@ -55,7 +59,8 @@ function reachEnd(places: readonly Place[], mask: Mask, flat: boolean | null): {
       first--;
       if (places[first]!.corner) break;
     }
-    const { at, along } = index > first ? lineThrough(places.slice(first, index + 1)) : { at: tip, along: { x: 1, y: 0 } };
+    const { at, along } =
+      index > first ? lineThrough(places.slice(first, index + 1)) : { at: tip, along: { x: 1, y: 0 } };
     return { along, off: Math.abs((tip.x - at.x) * along.y - (tip.y - at.y) * along.x) };
   };
   let last = n - 1;
@@ -75,7 +80,7 @@ function reachEnd(places: readonly Place[], mask: Mask, flat: boolean | null): {
     2;
   const isFlat = half > 0.87 * typical;
   const tapers = tip.r < 0.6 * typical;
-  const inset = flat ?? isFlat ? 0 : Math.min(tapers ? tip.r : typical, reach);
+  const inset = (flat ?? isFlat) ? 0 : Math.min(tapers ? tip.r : typical, reach);
   const end = { x: edge.x - along.x * inset, y: edge.y - along.y * inset };
   const kept = places.slice(0, last + 1);
   // The end may lie behind the place from which it was looked for.
@@ -86,7 +91,8 @@ function reachEnd(places: readonly Place[], mask: Mask, flat: boolean | null): {
 
 /** Both free ends of a line taken to the edge of the ink; `flat` where all of them are square. */
 export function reachEnds(line: Line, mask: Mask): { line: Line; flat: boolean } {
-  if (line.closed || line.places.length < 2 || (!line.freeStart && !line.freeEnd)) return { line, flat: false };
+  if (line.closed || line.places.length < 2 || (!line.freeStart && !line.freeEnd))
+    return { line, flat: false };
   const turn = (places: readonly Place[]): Place[] => [...places].reverse();
   const probe = (places: readonly Place[]) => reachEnd(places, mask, null).flat;
   const flats = [
@@ -100,7 +106,8 @@ export function reachEnds(line: Line, mask: Mask): { line: Line; flat: boolean }
   return { line: { ...line, places }, flat };
 }
 
-const angle = (a: Point, b: Point): number => Math.abs(Math.atan2(a.x * b.y - a.y * b.x, a.x * b.x + a.y * b.y));
+const angle = (a: Point, b: Point): number =>
+  Math.abs(Math.atan2(a.x * b.y - a.y * b.x, a.x * b.x + a.y * b.y));
 
 /** A turn of more than this within the width of the line may be a corner. */
 const CORNER = (42 * Math.PI) / 180;
@@ -161,7 +168,8 @@ export function sharpenCorners(line: Line, mask: Mask): Line {
     const sideEnd = (from: number, by: 1 | -1): number => step(from, by, 1.8 * r) ?? (by < 0 ? 0 : n - 1);
     const [b1, a1] = [sideEnd(b0, -1), sideEnd(a0, 1)];
     if (b0 - b1 < 2 || a1 - a0 < 2) continue;
-    const side = (from: number, to: number) => lineThrough(Array.from({ length: to - from + 1 }, (_, k) => at(from + k)));
+    const side = (from: number, to: number) =>
+      lineThrough(Array.from({ length: to - from + 1 }, (_, k) => at(from + k)));
     const [one, other] = [side(b1, b0), side(a0, a1)];
     if (angle(one.along, other.along) < CORNER) continue;
     const det = one.along.x * other.along.y - one.along.y * other.along.x;

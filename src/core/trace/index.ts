@@ -1,3 +1,2 @@
 export * from './centre-lines';
 export { coverageAt, inkArea, type Mask } from './mask';
-export type { WidthShare } from './width';

@@ -180,9 +180,13 @@ function sharpAngle(arms: readonly Arm[], mask: Mask): { tail: Arm; a: Arm; b: A
 }
 
 /** Decides at every place where lines meet which goes on as which, and which ends there. */
-export function joinsOf(graph: ChainGraph, mask: Mask, options: JoinOptions): { joins: Join[]; inner: Set<Chain> } {
+export function joinsOf(
+  graph: ChainGraph,
+  mask: Mask,
+  options: JoinOptions,
+): { joins: Join[]; inner: Set<Chain> } {
   // A sharp angle's tail is taken out first: it may be all that makes its place a fork.
-  for (let again = true; again; ) {
+  for (let again = true; again;) {
     again = false;
     for (const [id, fork] of graph.forks) {
       const arms = endsAt(graph, id).map(({ chain, end }) => armOf(chain, end, [fork]));
@@ -201,9 +205,7 @@ export function joinsOf(graph: ChainGraph, mask: Mask, options: JoinOptions): { 
     const arms = ends.map(({ chain, end }) => armOf(chain, end, knot.forks));
     const free = new Set(arms);
     const pairs: { a: Arm; b: Arm; turn: number }[] = [];
-    arms.forEach((a, i) =>
-      arms.slice(i + 1).forEach((b) => pairs.push({ a, b, turn: turning(a, b) })),
-    );
+    arms.forEach((a, i) => arms.slice(i + 1).forEach((b) => pairs.push({ a, b, turn: turning(a, b) })));
     pairs.sort((p, q) => p.turn - q.turn);
     const through: Place[][] = [];
     const join = (a: Arm, b: Arm): void => {
@@ -254,7 +256,12 @@ function cornerInto(graph: ChainGraph, { tail, a, b }: { tail: Arm; a: Arm; b: A
     const { chain, end, cut } = arm;
     const turned = end === 'to';
     const cutOff = (v: readonly number[]) => (turned ? v.slice(0, v.length - cut) : v.slice(cut).reverse());
-    return { x: cutOff(chain.x), y: cutOff(chain.y), r: cutOff(chain.r), far: turned ? chain.from : chain.to };
+    return {
+      x: cutOff(chain.x),
+      y: cutOff(chain.y),
+      r: cutOff(chain.r),
+      far: turned ? chain.from : chain.to,
+    };
   };
   const [one, other] = [rest(a), rest(b)];
   const r = (a.exit.r + b.exit.r) / 2;

@@ -1,10 +1,5 @@
+import type { WidthShare } from '../ink';
 import type { Place } from './arms';
-
-/** Share of a stroke's width at a share of its length. */
-export interface WidthShare {
-  readonly at: number;
-  readonly scale: number;
-}
 
 /** A width that differs by less than this share is even. */
 const EVEN = 0.09;

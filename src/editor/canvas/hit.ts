@@ -1,4 +1,4 @@
-import type { Piece, Stroke } from '@/core/document';
+import type { Layer, Piece } from '@/core/document';
 import {
   distance,
   nearestPlace,
@@ -8,6 +8,7 @@ import {
   type Path,
   type Point,
 } from '@/core/geometry';
+import { layerBounds } from '@/core/scene';
 import { toPiece, toScreen, type View } from './view';
 
 /** A pointer within this many CSS pixels takes hold. */
@@ -53,18 +54,26 @@ export function placeOn(path: Path, at: Point, view: View): PathPlace | null {
   return found && found.distance * view.zoom <= REACH ? found : null;
 }
 
-/** The topmost visible stroke under the pointer: its ink, or within reach of its path. */
-export function strokeAt(piece: Piece, at: Point, view: View): Stroke | null {
+/** The topmost visible layer under the pointer: a stroke by its ink or within reach of its path, art by its frame. */
+export function layerAt(piece: Piece, at: Point, view: View): Layer | null {
   const p = toPiece(view, at);
-  for (const stroke of [...piece.layers].reverse()) {
-    if (stroke.hidden) continue;
-    const reach = Math.max(REACH / view.zoom, stroke.ink.width / 2);
-    const bounds = pathBounds(stroke.path);
-    if (!bounds || p.x < bounds.left - reach || p.x > bounds.right + reach) continue;
-    if (p.y < bounds.top - reach || p.y > bounds.bottom + reach) continue;
-    const found = nearestPlace(stroke.path, p);
-    const away = found ? found.distance : distance(stroke.path.points[0]!, p);
-    if (away <= reach) return stroke;
+  const holds = (bounds: ReturnType<typeof pathBounds>, by: number): boolean =>
+    bounds !== null &&
+    p.x >= bounds.left - by &&
+    p.x <= bounds.right + by &&
+    p.y >= bounds.top - by &&
+    p.y <= bounds.bottom + by;
+  for (const layer of [...piece.layers].reverse()) {
+    if (layer.hidden) continue;
+    if (layer.type !== 'stroke') {
+      if (!layer.locked && holds(layerBounds(layer), 0)) return layer;
+      continue;
+    }
+    const reach = Math.max(REACH / view.zoom, layer.ink.width / 2);
+    if (!holds(pathBounds(layer.path), reach)) continue;
+    const found = nearestPlace(layer.path, p);
+    const away = found ? found.distance : distance(layer.path.points[0]!, p);
+    if (away <= reach) return layer;
   }
   return null;
 }

@@ -8,7 +8,7 @@ import {
   type Point,
 } from '@/core/geometry';
 import { inkedLengths } from '@/core/ink';
-import type { Stroke } from '@/core/document';
+import { strokesOf, type Stroke } from '@/core/document';
 import { tracePath } from '@/core/paint';
 import { windowAt } from '@/core/scene';
 import type { EditorState } from '../state';
@@ -214,8 +214,9 @@ export function paintOverlay(context: Context, view: View, state: EditorState, t
   if (state.safeAreas) safeAreas(context, view, state.piece.size);
   if (state.playing) return;
   const { piece, selection, frame } = state;
-  const chosen = piece.layers.filter((layer) => selection.strokes.includes(layer.id) && !layer.hidden);
-  for (const layer of piece.layers) {
+  const strokes = strokesOf(piece);
+  const chosen = strokes.filter((layer) => selection.layers.includes(layer.id) && !layer.hidden);
+  for (const layer of strokes) {
     if (layer.hidden || chosen.includes(layer)) continue;
     const w = windowAt(layer, frame);
     // Ink shows where the stroke lies; what is not inked now is shown by its path.
@@ -227,14 +228,14 @@ export function paintOverlay(context: Context, view: View, state: EditorState, t
     context.stroke();
     context.setLineDash([]);
   }
-  piece.layers.forEach((layer, i) => {
+  strokes.forEach((layer, i) => {
     if (!layer.hidden && !chosen.includes(layer)) badge(context, view, layer, i + 1, false);
   });
   for (const layer of chosen) {
     line(context, view, layer.path);
     outlined(context, 1.2, OVERLAY.head);
     arrow(context, view, layer.path, OVERLAY.head);
-    badge(context, view, layer, piece.layers.indexOf(layer) + 1, true);
+    badge(context, view, layer, strokes.indexOf(layer) + 1, true);
   }
   if (chosen.length === 1 && !chosen[0]!.locked) {
     pointsAndHandles(context, view, chosen[0]!.path, shownHandles(chosen[0]!, state));

@@ -54,7 +54,7 @@ const arrows = (event: KeyboardEvent): void => {
   const y = { ArrowUp: -far, ArrowDown: far }[event.key] ?? 0;
   if (get().selection.keys.length > 0) {
     if (x !== 0) nudgeKeys(x);
-  } else if (get().selection.strokes.length > 0) nudgeSelected({ x, y });
+  } else if (get().selection.layers.length > 0) nudgeSelected({ x, y });
   else if (x !== 0) showFrame(get().frame + x);
 };
 
@@ -62,7 +62,7 @@ const escape = (): void => {
   const { drawing, tool: now, selection } = get();
   if (drawing) finishDrawing();
   else if (now !== 'select') useEditor.setState({ tool: 'select' });
-  else if (selection.keys.length > 0 || selection.points.length > 0) select({ strokes: selection.strokes });
+  else if (selection.keys.length > 0 || selection.points.length > 0) select({ layers: selection.layers });
   else select({});
 };
 

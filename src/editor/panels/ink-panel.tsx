@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useRef } from 'react';
 import styled from 'styled-components';
-import { DEFAULT_INK, newPiece, newStroke, setInk, type Ink, type Piece } from '@/core/document';
+import { DEFAULT_INK, newPiece, newStroke, setInk, strokesOf, type Ink, type Piece } from '@/core/document';
 import { smooth, type Path } from '@/core/geometry';
 import { paint } from '@/core/paint';
 import { evaluate } from '@/core/scene';
@@ -56,7 +56,7 @@ const shared = <K extends keyof Ink>(inks: readonly Ink[], key: K): Ink[K] | nul
 /** Colours used in the piece, most used first. */
 function coloursOf(piece: Piece): string[] {
   const count = new Map<string, number>();
-  for (const { ink } of piece.layers) count.set(ink.colour, (count.get(ink.colour) ?? 0) + 1);
+  for (const { ink } of strokesOf(piece)) count.set(ink.colour, (count.get(ink.colour) ?? 0) + 1);
   return [...count.entries()]
     .sort((a, b) => b[1] - a[1])
     .map(([colour]) => colour)

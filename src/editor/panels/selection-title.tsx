@@ -1,7 +1,8 @@
 'use client';
+import { strokesOf } from '@/core/document';
 import { measurePath } from '@/core/geometry';
 import { NameField } from '@/ui';
-import { renameStroke, selectedStrokes, useEditor } from '../state';
+import { renameLayer, selectedStrokes, useEditor } from '../state';
 import { PanelFacts, PanelTitle } from './panel';
 
 /** What the panel speaks of: the selected stroke by its name, or how many there are. */
@@ -33,11 +34,11 @@ export function SelectionTitle({ empty }: { empty: string }) {
         <NameField
           label="Name of the stroke"
           value={stroke.name}
-          onChange={(name) => renameStroke(stroke.id, name)}
+          onChange={(name) => renameLayer(stroke.id, name)}
         />
       </PanelTitle>
       <PanelFacts>
-        stroke {piece.layers.indexOf(stroke) + 1} · {Math.round(length)} px long ·{' '}
+        stroke {strokesOf(piece).indexOf(stroke) + 1} · {Math.round(length)} px long ·{' '}
         {stroke.path.closed ? 'closed' : 'open'}
         {stroke.locked ? ' · locked' : ''}
       </PanelFacts>

@@ -9,6 +9,8 @@ import {
   moveKeys,
   removeKeys,
   setKey,
+  strokeById,
+  updateStrokes,
   type KeyRef,
   type Manner,
   type Stroke,
@@ -74,7 +76,8 @@ function MannerGroup({ strokes }: { strokes: readonly Stroke[] }) {
     const ids = changeable();
     edit((piece) =>
       ids.reduce((result, id) => {
-        const stroke = result.layers.find((layer) => layer.id === id)!;
+        const stroke = strokeById(result, id);
+        if (!stroke) return result;
         const span = keyedSpan(stroke);
         const offAt = Math.max(0, length - 1 - choices.offFrames);
         const onAt = span && choices.kind !== 'off' ? span.first : 0;
@@ -182,7 +185,7 @@ function EasingGroup({ keys }: { keys: readonly KeyRef[] }) {
   const piece = useEditor((s) => s.piece);
   const [typed, setTyped] = useState<string | null>(null);
   const easings = keys.flatMap((ref) => {
-    const stroke = piece.layers.find((layer) => layer.id === ref.stroke);
+    const stroke = strokeById(piece, ref.stroke);
     return stroke ? (keysOf(stroke.window[ref.part])[ref.index]?.easing ?? []) : [];
   });
   const first = easings[0];
@@ -264,12 +267,7 @@ function PartGroup({ stroke, part, name }: { stroke: Stroke; part: WindowPart; n
     if (keys.length > 0) edit((p) => setKey(p, stroke.id, part, frame, to), `key ${part}`);
     else {
       edit(
-        (p) => ({
-          ...p,
-          layers: p.layers.map((l) =>
-            l.id === stroke.id ? { ...l, window: { ...l.window, [part]: to } } : l,
-          ),
-        }),
+        (p) => updateStrokes(p, [stroke.id], (l) => ({ ...l, window: { ...l.window, [part]: to } })),
         `value ${part}`,
       );
     }
@@ -305,7 +303,7 @@ function PartGroup({ stroke, part, name }: { stroke: Stroke; part: WindowPart; n
           <KeyRow
             key={index}
             data-chosen={isChosen}
-            onFocus={() => !isChosen && select({ strokes: [stroke.id], keys: [ref] })}
+            onFocus={() => !isChosen && select({ layers: [stroke.id], keys: [ref] })}
           >
             <NumberField
               hideLabel

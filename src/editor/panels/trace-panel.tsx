@@ -71,7 +71,7 @@ const PointItem = memo(function PointItem({
 }) {
   return (
     <li>
-      <Item aria-pressed={chosen} onClick={() => select({ strokes: [stroke], points: [index] })}>
+      <Item aria-pressed={chosen} onClick={() => select({ layers: [stroke], points: [index] })}>
         <span>{index + 1}</span>
         <span>
           {Math.round(x * 10) / 10}, {Math.round(y * 10) / 10}

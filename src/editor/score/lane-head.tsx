@@ -1,11 +1,11 @@
 'use client';
-import { memo } from 'react';
-import { Eye, EyeOff, Lock, LockOpen } from 'lucide-react';
+import { memo, type ReactNode } from 'react';
+import { Eye, EyeOff, Lock, LockOpen, Shapes, Type } from 'lucide-react';
 import styled from 'styled-components';
-import type { Stroke } from '@/core/document';
+import type { Layer, Stroke } from '@/core/document';
 import { keysOf } from '@/core/timing';
 import { NameField } from '@/ui';
-import { renameStroke, setFlag } from '../state';
+import { renameLayer, setFlag } from '../state';
 
 const Head = styled.div`
   display: flex;
@@ -79,24 +79,38 @@ function writingFrames(stroke: Stroke): number | null {
   return moves[0] ? moves[0][1]!.frame - moves[0][0]!.frame : null;
 }
 
+/** What stands in the place of the number, and the colour of the dot. */
+function markOf(layer: Layer): { mark: ReactNode; colour: string } {
+  if (layer.type === 'lettering')
+    return { mark: <Type size={14} aria-label="lettering" />, colour: layer.colour };
+  if (layer.type === 'art') {
+    return {
+      mark: <Shapes size={14} aria-label="art" />,
+      colour: layer.shapes.find((s) => s.fill)?.fill ?? 'transparent',
+    };
+  }
+  return { mark: null, colour: layer.ink.colour };
+}
+
 /** Name, number and switches of a lane. */
 export const LaneHead = memo(function LaneHead({
-  stroke,
+  layer,
   order,
   renaming,
   onRenamed,
 }: {
-  stroke: Stroke;
-  order: number;
+  layer: Layer;
+  order: number | null;
   renaming: boolean;
   onRenamed: () => void;
 }) {
-  const frames = writingFrames(stroke);
-  const toggle = (flag: 'hidden' | 'locked') => setFlag([stroke.id], flag, !stroke[flag]);
+  const frames = layer.type === 'stroke' ? writingFrames(layer) : null;
+  const { mark, colour } = markOf(layer);
+  const toggle = (flag: 'hidden' | 'locked') => setFlag([layer.id], flag, !layer[flag]);
   return (
     <Head>
-      <Order>{order}</Order>
-      <Dot style={{ background: stroke.ink.colour }} />
+      <Order>{order ?? mark}</Order>
+      <Dot style={{ background: colour }} />
       {renaming ? (
         <span
           style={{ flex: 1, minWidth: 0 }}
@@ -105,33 +119,33 @@ export const LaneHead = memo(function LaneHead({
           onPointerDown={(event) => event.stopPropagation()}
         >
           <NameField
-            label={`Name of stroke ${order}`}
-            value={stroke.name}
-            onChange={(name) => renameStroke(stroke.id, name)}
+            label={order ? `Name of stroke ${order}` : 'Name'}
+            value={layer.name}
+            onChange={(name) => renameLayer(layer.id, name)}
           />
         </span>
       ) : (
-        <Name>{stroke.name}</Name>
+        <Name>{layer.name}</Name>
       )}
       <Switch
         tabIndex={-1}
-        aria-label={`Lock ${stroke.name}`}
-        aria-pressed={stroke.locked}
-        title={stroke.locked ? 'Unlock' : 'Lock'}
+        aria-label={`Lock ${layer.name}`}
+        aria-pressed={layer.locked}
+        title={layer.locked ? 'Unlock' : 'Lock'}
         onPointerDown={(event) => event.stopPropagation()}
         onClick={() => toggle('locked')}
       >
-        {stroke.locked ? <Lock /> : <LockOpen />}
+        {layer.locked ? <Lock /> : <LockOpen />}
       </Switch>
       <Switch
         tabIndex={-1}
-        aria-label={`Hide ${stroke.name}`}
-        aria-pressed={stroke.hidden}
-        title={stroke.hidden ? 'Show' : 'Hide'}
+        aria-label={`Hide ${layer.name}`}
+        aria-pressed={layer.hidden}
+        title={layer.hidden ? 'Show' : 'Hide'}
         onPointerDown={(event) => event.stopPropagation()}
         onClick={() => toggle('hidden')}
       >
-        {stroke.hidden ? <EyeOff /> : <Eye />}
+        {layer.hidden ? <EyeOff /> : <Eye />}
       </Switch>
       <Quiet>{frames === null ? '' : `${frames} fr`}</Quiet>
     </Head>

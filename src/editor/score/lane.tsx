@@ -1,6 +1,15 @@
 'use client';
 import { memo, useMemo, type PointerEvent as ReactPointerEvent } from 'react';
-import { moveKeys, shiftStrokes, keyedSpan, changeKey, type KeyRef, type Stroke } from '@/core/document';
+import {
+  moveKeys,
+  shiftStrokes,
+  keyedSpan,
+  changeKey,
+  type Art,
+  type KeyRef,
+  type Lettering,
+  type Stroke,
+} from '@/core/document';
 import { keysOf } from '@/core/timing';
 import {
   beginDrag,
@@ -76,7 +85,7 @@ function KeyBar({
         ? selection.keys
         : [ref];
     select({
-      strokes: [...new Set([...(add ? selection.strokes : []), ...keys.map((k) => k.stroke)])],
+      layers: [...new Set([...(add ? selection.layers : []), ...keys.map((k) => k.stroke)])],
       keys,
     });
     return keys;
@@ -176,8 +185,8 @@ export const Lane = memo(function Lane({
             if (event.button !== 0 || event.shiftKey || event.altKey) return;
             event.stopPropagation();
             const { selection } = useEditor.getState();
-            const chosen = selection.strokes.includes(stroke.id) ? selection.strokes : [stroke.id];
-            select({ strokes: chosen });
+            const chosen = selection.layers.includes(stroke.id) ? selection.layers : [stroke.id];
+            select({ layers: chosen });
             if (stroke.locked) return;
             const free = selectedStrokes(useEditor.getState()).filter((other) => !other.locked);
             const ids = free.map((other) => other.id);
@@ -205,6 +214,29 @@ export const Lane = memo(function Lane({
           />
         )),
       )}
+    </svg>
+  );
+});
+
+/** The lane of art or lettering: it is there all the time. */
+export const ArtLane = memo(function ArtLane({ layer, length }: { layer: Art | Lettering; length: number }) {
+  const scale = useTimeScale();
+  const [left, right] = [xOf(scale, 0), xOf(scale, length)];
+  return (
+    <svg
+      width={scale.width}
+      height={LANE.height}
+      style={{ display: 'block', opacity: layer.hidden ? 0.35 : 1 }}
+    >
+      <rect
+        x={left}
+        y={LANE.height / 2 - 3}
+        width={right - left}
+        height={6}
+        rx={3}
+        fill="var(--quiet)"
+        fillOpacity={0.28}
+      />
     </svg>
   );
 });

@@ -1,13 +1,13 @@
 'use client';
-import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import styled from 'styled-components';
-import { reorderStrokes, type KeyRef, type Stroke } from '@/core/document';
+import { reorderLayers, type KeyRef, type Layer } from '@/core/document';
 import { keysOf } from '@/core/timing';
 import { Button } from '@/ui';
 import { edit, select, useEditor } from '../state';
 import { LANE, laneY } from './envelope';
-import { Lane } from './lane';
+import { ArtLane, Lane } from './lane';
 import { LaneHead } from './lane-head';
 import { PlayheadLine, Ruler, useRulerMarks } from './ruler';
 import { fitTime, scrollTime, useTimeScale, xOf, zoomTime } from './time-scale';
@@ -112,25 +112,33 @@ const NO_KEYS: readonly KeyRef[] = [];
 
 /** Keys of strokes inside a box given in pixels of the lanes. */
 function keysInBox(
-  layers: readonly Stroke[],
+  layers: readonly Layer[],
   box: { left: number; right: number; top: number; bottom: number },
 ): KeyRef[] {
   const scale = useTimeScale.getState();
-  return layers.flatMap((stroke, row) =>
-    (['head', 'tail'] as const).flatMap((part) =>
-      keysOf(stroke.window[part]).flatMap((key, index) => {
+  return layers.flatMap((layer, row) => {
+    if (layer.type !== 'stroke' || layer.locked) return [];
+    return (['head', 'tail'] as const).flatMap((part) =>
+      keysOf(layer.window[part]).flatMap((key, index) => {
         const x = xOf(scale, key.frame);
         const y = row * LANE.height + laneY(key.value);
         const inside = x >= box.left && x <= box.right && y >= box.top && y <= box.bottom;
-        return inside && !stroke.locked ? [{ stroke: stroke.id, part, index }] : [];
+        return inside ? [{ stroke: layer.id, part, index }] : [];
       }),
-    ),
-  );
+    );
+  });
 }
 
-/** The lanes: every stroke of the piece over time, in writing order. */
+/** The writing number of each layer; null for what is not a stroke. */
+function ordersOf(layers: readonly Layer[]): (number | null)[] {
+  let order = 0;
+  return layers.map((layer) => (layer.type === 'stroke' ? ++order : null));
+}
+
+/** The lanes: every stroke of the piece over time, in writing order, with the art that lies between them. */
 export function Score() {
   const layers = useEditor((s) => s.piece.layers);
+  const orders = useMemo(() => ordersOf(layers), [layers]);
   const length = useEditor((s) => s.piece.length);
   const selection = useEditor((s) => s.selection);
   const scroller = useRef<HTMLDivElement>(null);
@@ -181,24 +189,24 @@ export function Score() {
   };
   const choose = (index: number, event: { shiftKey: boolean; ctrlKey: boolean; metaKey: boolean }) => {
     const id = layers[index]!.id;
-    const { strokes } = useEditor.getState().selection;
+    const { layers: chosen } = useEditor.getState().selection;
     if (event.ctrlKey || event.metaKey) {
-      select({ strokes: strokes.includes(id) ? strokes.filter((other) => other !== id) : [...strokes, id] });
-    } else if (event.shiftKey && strokes.length > 0) {
-      const anchor = layers.findIndex((layer) => layer.id === strokes[0]);
+      select({ layers: chosen.includes(id) ? chosen.filter((other) => other !== id) : [...chosen, id] });
+    } else if (event.shiftKey && chosen.length > 0) {
+      const anchor = layers.findIndex((layer) => layer.id === chosen[0]);
       const [a, b] = [Math.min(anchor, index), Math.max(anchor, index)];
       const range = layers.slice(a, b + 1).map((layer) => layer.id);
-      select({ strokes: anchor > index ? range.reverse() : range });
-    } else select({ strokes: [id] });
+      select({ layers: anchor > index ? range.reverse() : range });
+    } else select({ layers: [id] });
   };
 
   /** Drags strokes to another place in the writing order. */
   const dragOrder = (event: PointerEvent<HTMLElement>, index: number) => {
     if (event.button !== 0) return;
     const target = event.currentTarget;
-    const { strokes } = useEditor.getState().selection;
+    const chosen = useEditor.getState().selection.layers;
     const id = layers[index]!.id;
-    const already = strokes.includes(id) && !event.shiftKey && !event.ctrlKey && !event.metaKey;
+    const already = chosen.includes(id) && !event.shiftKey && !event.ctrlKey && !event.metaKey;
     if (!already) choose(index, event);
     const from = event.clientY;
     let to: number | null = null;
@@ -219,7 +227,7 @@ export function Score() {
         if (already) choose(index, event);
         return;
       }
-      edit((piece) => reorderStrokes(piece, useEditor.getState().selection.strokes, place));
+      edit((piece) => reorderLayers(piece, useEditor.getState().selection.layers, place));
     };
     target.addEventListener('pointermove', moved);
     target.addEventListener('pointerup', done);
@@ -260,7 +268,7 @@ export function Score() {
         return;
       }
       const keys = [...keep, ...keysInBox(layers, drawn)];
-      select({ strokes: [...new Set(keys.map((key) => key.stroke))], keys });
+      select({ layers: [...new Set(keys.map((key) => key.stroke))], keys });
     };
     target.addEventListener('pointermove', moved);
     target.addEventListener('pointerup', done);
@@ -285,7 +293,7 @@ export function Score() {
 
   const firstSelected = Math.max(
     0,
-    layers.findIndex((layer) => selection.strokes.includes(layer.id)),
+    layers.findIndex((layer) => selection.layers.includes(layer.id)),
   );
   return (
     <Root aria-label="Score" data-score>
@@ -311,19 +319,19 @@ export function Score() {
           )}
           <div style={{ height: rows.getTotalSize(), position: 'relative' }}>
             {rows.getVirtualItems().map(({ index }) => {
-              const stroke = layers[index];
-              if (!stroke) return null;
-              const isSelected = selection.strokes.includes(stroke.id);
-              const keys = selection.keys.some((key) => key.stroke === stroke.id)
-                ? selection.keys.filter((key) => key.stroke === stroke.id)
+              const layer = layers[index];
+              if (!layer) return null;
+              const isSelected = selection.layers.includes(layer.id);
+              const keys = selection.keys.some((key) => key.stroke === layer.id)
+                ? selection.keys.filter((key) => key.stroke === layer.id)
                 : NO_KEYS;
               return (
                 <Row
-                  key={stroke.id}
+                  key={layer.id}
                   role="row"
                   aria-selected={isSelected}
                   aria-rowindex={index + 1}
-                  aria-label={`${index + 1} ${stroke.name}`}
+                  aria-label={orders[index] ? `${orders[index]} ${layer.name}` : layer.name}
                   tabIndex={index === firstSelected ? 0 : -1}
                   data-row={index}
                   style={{ transform: `translateY(${index * LANE.height}px)` }}
@@ -333,12 +341,12 @@ export function Score() {
                     role="rowheader"
                     style={{ minWidth: 0 }}
                     onPointerDown={(event) => dragOrder(event, index)}
-                    onDoubleClick={() => setRenaming(stroke.id)}
+                    onDoubleClick={() => setRenaming(layer.id)}
                   >
                     <LaneHead
-                      stroke={stroke}
-                      order={index + 1}
-                      renaming={renaming === stroke.id}
+                      layer={layer}
+                      order={orders[index] ?? null}
+                      renaming={renaming === layer.id}
                       onRenamed={() => setRenaming(null)}
                     />
                   </div>
@@ -347,7 +355,11 @@ export function Score() {
                     style={{ overflow: 'hidden' }}
                     onPointerDown={(event) => boxSelect(event, index)}
                   >
-                    <Lane stroke={stroke} length={length} isSelected={isSelected} keys={keys} />
+                    {layer.type === 'stroke' ? (
+                      <Lane stroke={layer} length={length} isSelected={isSelected} keys={keys} />
+                    ) : (
+                      <ArtLane layer={layer} length={length} />
+                    )}
                   </div>
                 </Row>
               );

@@ -1,34 +1,34 @@
 import {
-  addStrokes,
-  duplicateStrokes,
-  moveStrokes,
+  addLayers,
+  duplicateLayers,
+  moveLayers,
   movePoints,
   removeKeys,
   removePoints,
-  removeStrokes,
+  removeLayers,
   reverseStrokes,
-  stepStrokes,
+  stepLayers,
   toCorner,
   toSmooth,
-  updateStrokes,
+  updateLayers,
   withClosed,
   withPath,
   moveKeys,
-  type Stroke,
+  type Layer,
 } from '@/core/document';
 import type { Path, Point } from '@/core/geometry';
 import { notify } from '@/ui';
-import { edit, newId, NOTHING, select, selectedStrokes, singleStroke, useEditor } from './editor-store';
+import { edit, newId, NOTHING, select, selectedLayers, singleStroke, useEditor } from './editor-store';
 
 const get = useEditor.getState;
 
-/** Ids of the selected strokes that may be changed; says so when all are locked. */
+/** Ids of what is selected and may be changed; says so when all of it is locked. */
 export function changeable(): string[] {
-  const strokes = selectedStrokes(get());
-  const free = strokes.filter((stroke) => !stroke.locked);
-  if (strokes.length > 0 && free.length === 0)
+  const layers = selectedLayers(get());
+  const free = layers.filter((layer) => !layer.locked);
+  if (layers.length > 0 && free.length === 0)
     notify('The selected strokes are locked. Unlock them in the score.');
-  return free.map((stroke) => stroke.id);
+  return free.map((layer) => layer.id);
 }
 
 /** Changes the path of the one selected stroke. */
@@ -43,7 +43,7 @@ export function deleteSelected(): void {
   const { selection } = get();
   if (selection.keys.length > 0) {
     edit((piece) => removeKeys(piece, selection.keys));
-    select({ strokes: selection.strokes });
+    select({ layers: selection.layers });
     return;
   }
   const ids = changeable();
@@ -52,10 +52,10 @@ export function deleteSelected(): void {
   if (ids.length === 0) return;
   if (stroke && rest) {
     edit((piece) => withPath(piece, stroke.id, rest));
-    select({ strokes: selection.strokes });
+    select({ layers: selection.layers });
     return;
   }
-  edit((piece) => removeStrokes(piece, ids));
+  edit((piece) => removeLayers(piece, ids));
   useEditor.setState({ selection: NOTHING, drawing: null });
 }
 
@@ -65,7 +65,7 @@ export function nudgeSelected(by: Point): void {
   const ids = changeable();
   if (ids.length === 0) return;
   if (points.length > 0) editPath((path) => movePoints(path, by, points), 'nudge points');
-  else edit((piece) => moveStrokes(piece, ids, by), 'nudge strokes');
+  else edit((piece) => moveLayers(piece, ids, by), 'nudge strokes');
 }
 
 export function nudgeKeys(frames: number): void {
@@ -74,36 +74,36 @@ export function nudgeKeys(frames: number): void {
 }
 
 export function duplicateSelected(): void {
-  const { strokes } = get().selection;
-  if (strokes.length === 0) return;
-  const ids = strokes.map(newId);
-  edit((piece) => moveStrokes(duplicateStrokes(piece, strokes, ids), ids, { x: 24, y: 24 }));
-  select({ strokes: ids });
+  const { layers } = get().selection;
+  if (layers.length === 0) return;
+  const ids = layers.map(newId);
+  edit((piece) => moveLayers(duplicateLayers(piece, layers, ids), ids, { x: 24, y: 24 }));
+  select({ layers: ids });
 }
 
 /** Strokes copied in this window, ready to be put into any piece. */
-let copied: readonly Stroke[] = [];
+let copied: readonly Layer[] = [];
 
 export function copySelected(): void {
-  copied = selectedStrokes(get());
+  copied = selectedLayers(get());
 }
 
 export function pasteCopied(): void {
   if (copied.length === 0) return;
-  const strokes = copied.map((stroke) => ({ ...stroke, id: newId() }));
-  edit((piece) => addStrokes(piece, strokes));
-  select({ strokes: strokes.map((stroke) => stroke.id) });
+  const layers = copied.map((layer) => ({ ...layer, id: newId() }));
+  edit((piece) => addLayers(piece, layers));
+  select({ layers: layers.map((layer) => layer.id) });
 }
 
 export const selectAll = (): void => {
   const { selection } = get();
   const stroke = singleStroke(get());
   if (stroke && selection.points.length > 0 && selection.points.length < stroke.path.points.length) {
-    select({ strokes: [stroke.id], points: stroke.path.points.map((_, i) => i) });
+    select({ layers: [stroke.id], points: stroke.path.points.map((_, i) => i) });
   } else
     select({
-      strokes: get()
-        .piece.layers.filter((l) => !l.hidden)
+      layers: get()
+        .piece.layers.filter((l) => !l.hidden && !l.locked)
         .map((l) => l.id),
     });
 };
@@ -114,8 +114,8 @@ export const reverseSelected = (): void => {
 };
 
 export const stepSelected = (step: -1 | 1): void => {
-  const { strokes } = get().selection;
-  edit((piece) => stepStrokes(piece, strokes, step));
+  const { layers } = get().selection;
+  edit((piece) => stepLayers(piece, layers, step));
 };
 
 /** Points to work on: the selected ones, or all of the path. */
@@ -131,8 +131,8 @@ export const toggleClosed = (): void => editPath((path) => withClosed(path, !pat
 /** Sets a switch of strokes; hiding and locking work on locked strokes too. */
 export const setFlag = (ids: readonly string[], flag: 'hidden' | 'locked', to: boolean): void =>
   edit((piece) =>
-    updateStrokes(piece, ids, (stroke) => (stroke[flag] === to ? stroke : { ...stroke, [flag]: to })),
+    updateLayers(piece, ids, (layer) => (layer[flag] === to ? layer : { ...layer, [flag]: to })),
   );
 
-export const renameStroke = (id: string, name: string): void =>
-  edit((piece) => updateStrokes(piece, [id], (stroke) => ({ ...stroke, name })));
+export const renameLayer = (id: string, name: string): void =>
+  edit((piece) => updateLayers(piece, [id], (layer) => ({ ...layer, name })));

@@ -1,13 +1,14 @@
 import fc from 'fast-check';
 import {
-  addStrokes,
-  moveStrokes,
+  addLayers,
+  moveLayers,
   newPiece,
   newStroke,
-  removeStrokes,
+  removeLayers,
   setInk,
   setKey,
-  stepStrokes,
+  stepLayers,
+  strokesOf,
 } from '@/core/document';
 import { corner } from '@/core/geometry';
 import {
@@ -22,7 +23,7 @@ import {
   useEditor,
 } from './editor-store';
 
-const start = addStrokes(
+const start = addLayers(
   newPiece('Undo'),
   ['a', 'b', 'c'].map((id) => newStroke(id, id, { closed: false, points: [corner(0, 0), corner(100, 40)] })),
 );
@@ -34,7 +35,7 @@ const action = fc.oneof(
   fc.tuple(id, small).map(
     ([s, x]) =>
       () =>
-        edit((p) => moveStrokes(p, [s], { x, y: 1 }), 'nudge'),
+        edit((p) => moveLayers(p, [s], { x, y: 1 }), 'nudge'),
   ),
   fc.tuple(id, small).map(
     ([s, w]) =>
@@ -46,11 +47,11 @@ const action = fc.oneof(
       () =>
         edit((p) => setKey(p, s, 'head', f, 0.5)),
   ),
-  id.map((s) => () => edit((p) => removeStrokes(p, [s]))),
-  id.map((s) => () => edit((p) => stepStrokes(p, [s], 1))),
+  id.map((s) => () => edit((p) => removeLayers(p, [s]))),
+  id.map((s) => () => edit((p) => stepLayers(p, [s], 1))),
   fc.tuple(id, fc.array(small, { maxLength: 4 }), fc.boolean()).map(([s, moves, dropped]) => () => {
     beginDrag();
-    for (const x of moves) editFromBase((p) => moveStrokes(p, [s], { x, y: x }));
+    for (const x of moves) editFromBase((p) => moveLayers(p, [s], { x, y: x }));
     (dropped ? cancelDrag : endDrag)();
   }),
   fc.constant(undo),
@@ -75,14 +76,14 @@ test('undo is exact: after any 500 mixed edits, undoing all gives the first docu
 test('a drag is one step, a dropped drag none, and an edit that changes nothing none', () => {
   loadPiece(start);
   beginDrag();
-  for (const x of [1, 2, 3]) editFromBase((p) => moveStrokes(p, ['a'], { x, y: 0 }));
+  for (const x of [1, 2, 3]) editFromBase((p) => moveLayers(p, ['a'], { x, y: 0 }));
   endDrag();
   expect(useEditor.getState().past).toHaveLength(1);
-  expect(useEditor.getState().piece.layers[0]!.path.points[0]!.x).toBe(3);
+  expect(strokesOf(useEditor.getState().piece)[0]!.path.points[0]!.x).toBe(3);
   beginDrag();
-  editFromBase((p) => moveStrokes(p, ['a'], { x: 9, y: 0 }));
+  editFromBase((p) => moveLayers(p, ['a'], { x: 9, y: 0 }));
   cancelDrag();
   edit((p) => p);
   expect(useEditor.getState().past).toHaveLength(1);
-  expect(useEditor.getState().piece.layers[0]!.path.points[0]!.x).toBe(3);
+  expect(strokesOf(useEditor.getState().piece)[0]!.path.points[0]!.x).toBe(3);
 });

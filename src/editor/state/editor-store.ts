@@ -1,17 +1,17 @@
 import { create } from 'zustand';
-import type { KeyRef, Piece, Stroke } from '@/core/document';
+import { strokesOf, type KeyRef, type Layer, type Piece, type Stroke } from '@/core/document';
 
 export type Step = 'setup' | 'trace' | 'ink' | 'time';
 export type Tool = 'select' | 'pen' | 'hand';
 
 export interface Selection {
-  readonly strokes: readonly string[];
+  readonly layers: readonly string[];
   /** Points of the one selected stroke, by their place on its path. */
   readonly points: readonly number[];
   readonly keys: readonly KeyRef[];
 }
 
-export const NOTHING: Selection = { strokes: [], points: [], keys: [] };
+export const NOTHING: Selection = { layers: [], points: [], keys: [] };
 
 /** A piece as it was, and what was selected then: what undo goes back to. */
 interface Moment {
@@ -172,7 +172,11 @@ export function showFrame(frame: number): void {
 
 /** The selected strokes, in writing order. */
 export const selectedStrokes = ({ piece, selection }: Pick<EditorState, 'piece' | 'selection'>): Stroke[] =>
-  piece.layers.filter((layer) => selection.strokes.includes(layer.id));
+  strokesOf(piece).filter((layer) => selection.layers.includes(layer.id));
+
+/** Everything selected: strokes, art and lettering, in their order. */
+export const selectedLayers = ({ piece, selection }: Pick<EditorState, 'piece' | 'selection'>): Layer[] =>
+  piece.layers.filter((layer) => selection.layers.includes(layer.id));
 
 /** The one selected stroke, or null when there is none or more than one. */
 export function singleStroke(state: Pick<EditorState, 'piece' | 'selection'>): Stroke | null {

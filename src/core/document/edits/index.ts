@@ -2,4 +2,5 @@ export * from './ink';
 export * from './keys';
 export * from './layers';
 export * from './manner';
+export * from './placing';
 export * from './points';

@@ -46,7 +46,8 @@ export function moveHandle(path: Path, index: number, side: 'in' | 'out', to: Po
     const other = side === 'in' ? 'out' : 'in';
     if (free) return { ...p, [side]: to, kind: 'corner' };
     if (p.kind === 'corner' || norm(to) === 0) return { ...p, [side]: to };
-    return { ...p, [side]: to, [other]: scale(unit(to), -norm(p[other])) };
+    const length = p.kind === 'symmetric' ? norm(to) : norm(p[other]);
+    return { ...p, [side]: to, [other]: scale(unit(to), -length) };
   });
 }
 
@@ -108,7 +109,7 @@ function withoutPoint(path: Path, index: number): Path | null {
 function handleShare(path: Path, before: number, index: number): number | null {
   const p = path.points[index]!;
   const total = norm(p.in) + norm(p.out);
-  if (p.kind !== 'smooth' || total === 0 || before === index) return null;
+  if (p.kind === 'corner' || total === 0 || before === index) return null;
   return Math.min(0.95, Math.max(0.05, norm(p.in) / total));
 }
 
@@ -171,7 +172,3 @@ export function extendPath(path: Path, point: PathPoint, at: 'start' | 'end'): P
 /** Reverses the writing direction of strokes; head and tail keep their timing. */
 export const reverseStrokes = (piece: Piece, ids: readonly string[]): Piece =>
   updateStrokes(piece, ids, (stroke) => ({ ...stroke, path: reversePath(stroke.path) }));
-
-/** Moves whole strokes by an offset. */
-export const moveStrokes = (piece: Piece, ids: readonly string[], by: Point): Piece =>
-  updateStrokes(piece, ids, (stroke) => ({ ...stroke, path: movePoints(stroke.path, by) }));

@@ -1,11 +1,13 @@
 import {
-  addStrokes,
+  addLayers,
   DEFAULT_INK,
   extendPath,
   insertPoint,
   newStroke,
+  strokeById,
+  strokesOf,
   removePoints,
-  removeStrokes,
+  removeLayers,
   updateStrokes,
   withClosed,
   withPath,
@@ -41,7 +43,7 @@ const state = useEditor.getState;
 /** The stroke that is being drawn, if it is still there. */
 function drawn(): { stroke: Stroke; at: 'start' | 'end' } | null {
   const { drawing, piece } = state();
-  const stroke = drawing && piece.layers.find((layer) => layer.id === drawing.stroke);
+  const stroke = drawing && strokeById(piece, drawing.stroke);
   return stroke ? { stroke, at: drawing.at } : null;
 }
 
@@ -65,7 +67,7 @@ export function removeLastDrawn(): void {
   const rest = removePoints(now.stroke.path, [index]);
   if (rest) edit((piece) => withPath(piece, now.stroke.id, rest));
   else {
-    edit((piece) => removeStrokes(piece, [now.stroke.id]));
+    edit((piece) => removeLayers(piece, [now.stroke.id]));
     useEditor.setState({ drawing: null });
     select({});
   }
@@ -88,13 +90,13 @@ export function penTool(): CanvasTool {
 
   function startNew(input: PointerInput): void {
     const { piece } = state();
-    const before = selectedStrokes(state()).at(-1) ?? piece.layers.at(-1);
+    const before = selectedStrokes(state()).at(-1) ?? strokesOf(piece).at(-1);
     const id = newId();
     const path: Path = { closed: false, points: [corner(input.point.x, input.point.y)] };
-    const stroke = newStroke(id, `Stroke ${piece.layers.length + 1}`, path, before?.ink ?? DEFAULT_INK);
+    const stroke = newStroke(id, `Stroke ${strokesOf(piece).length + 1}`, path, before?.ink ?? DEFAULT_INK);
     beginDrag();
-    edit((p) => addStrokes(p, [stroke]));
-    select({ strokes: [id] });
+    edit((p) => addLayers(p, [stroke]));
+    select({ layers: [id] });
     useEditor.setState({ drawing: { stroke: id, at: 'end' } });
     pulling = { id, index: 0, at: 'end', closing: false };
   }
@@ -107,8 +109,8 @@ export function penTool(): CanvasTool {
     const index = pointAt(path, input.screen, view());
     if (index !== null && input.alt) {
       const rest = removePoints(path, [index]);
-      edit((piece) => (rest ? withPath(piece, stroke.id, rest) : removeStrokes(piece, [stroke.id])));
-      select(rest ? { strokes: [stroke.id] } : {});
+      edit((piece) => (rest ? withPath(piece, stroke.id, rest) : removeLayers(piece, [stroke.id])));
+      select(rest ? { layers: [stroke.id] } : {});
       return true;
     }
     if (index !== null && !path.closed && (index === 0 || index === path.points.length - 1)) {
@@ -120,11 +122,11 @@ export function penTool(): CanvasTool {
     const place = index === null ? placeOn(path, input.screen, view()) : null;
     if (place) {
       edit((piece) => withPath(piece, stroke.id, insertPoint(path, place)));
-      select({ strokes: [stroke.id], points: [place.segment + 1] });
+      select({ layers: [stroke.id], points: [place.segment + 1] });
       return true;
     }
     if (index !== null) {
-      select({ strokes: [stroke.id], points: [index] });
+      select({ layers: [stroke.id], points: [index] });
       return true;
     }
     return false;
@@ -160,7 +162,7 @@ export function penTool(): CanvasTool {
       pointer = aimed(input);
       if (!pressed || !pulling) return;
       const { id, index, at, closing } = pulling;
-      const stroke = state().piece.layers.find((layer) => layer.id === id);
+      const stroke = strokeById(state().piece, id);
       const p = stroke?.path.points[index];
       if (!stroke || !p) return;
       const raw = subtract(input.point, p);

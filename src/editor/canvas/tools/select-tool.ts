@@ -2,11 +2,14 @@ import {
   insertPoint,
   moveHandle,
   movePoints,
-  moveStrokes,
+  moveLayers,
   toCorner,
   toSmooth,
+  strokeById,
   withPath,
+  type Layer,
 } from '@/core/document';
+import { layerBounds } from '@/core/scene';
 import { subtract, type Path, type Point } from '@/core/geometry';
 import {
   beginDrag,
@@ -19,14 +22,14 @@ import {
   singleStroke,
   useEditor,
 } from '../../state';
-import { handleAt, placeOn, pointAt, strokeAt, type HandleHit } from '../hit';
+import { handleAt, placeOn, pointAt, layerAt, type HandleHit } from '../hit';
 import { shownHandles, type ToolMarks } from '../overlay';
 import { useView } from '../view';
 import { to45, type CanvasTool, type PointerInput } from './tool';
 
 type Drag =
   | { kind: 'points'; from: Point }
-  | { kind: 'strokes'; from: Point; fresh: boolean }
+  | { kind: 'layers'; from: Point }
   | { kind: 'handle'; hit: HandleHit }
   | { kind: 'box'; from: Point; to: Point; add: boolean };
 
@@ -35,6 +38,17 @@ const inside = (p: Point, a: Point, b: Point): boolean =>
   p.x <= Math.max(a.x, b.x) &&
   p.y >= Math.min(a.y, b.y) &&
   p.y <= Math.max(a.y, b.y);
+
+/** Whether a box takes hold of a layer: of a stroke by one of its points, of art by all of it. */
+function touches(layer: Layer, a: Point, b: Point): boolean {
+  if (layer.type === 'stroke') return layer.path.points.some((p) => inside(p, a, b));
+  const bounds = layerBounds(layer);
+  return (
+    bounds !== null &&
+    inside({ x: bounds.left, y: bounds.top }, a, b) &&
+    inside({ x: bounds.right, y: bounds.bottom }, a, b)
+  );
+}
 
 const whole = (n: number): string => String(Math.round(n * 10) / 10);
 
@@ -66,7 +80,7 @@ export function selectTool(): CanvasTool {
       const { points } = state().selection;
       if (input.alt) {
         edit((piece) => withPath(piece, stroke.id, toggleKind(stroke.path, index)));
-        select({ strokes: [stroke.id], points: [index] });
+        select({ layers: [stroke.id], points: [index] });
         return true;
       }
       const chosen = input.shift
@@ -76,7 +90,7 @@ export function selectTool(): CanvasTool {
         : points.includes(index)
           ? points
           : [index];
-      select({ strokes: [stroke.id], points: chosen });
+      select({ layers: [stroke.id], points: chosen });
       drag = { kind: 'points', from: input.point };
       beginDrag();
       return true;
@@ -84,7 +98,7 @@ export function selectTool(): CanvasTool {
     const place = input.double ? placeOn(stroke.path, input.screen, view()) : null;
     if (place) {
       edit((piece) => withPath(piece, stroke.id, insertPoint(stroke.path, place)));
-      select({ strokes: [stroke.id], points: [place.segment + 1] });
+      select({ layers: [stroke.id], points: [place.segment + 1] });
       return true;
     }
     return false;
@@ -94,23 +108,21 @@ export function selectTool(): CanvasTool {
     down(input) {
       if (downOnSingle(input)) return;
       const { piece, selection } = state();
-      const stroke = strokeAt(piece, input.screen, view());
-      if (!stroke) {
+      const layer = layerAt(piece, input.screen, view());
+      if (!layer) {
         drag = { kind: 'box', from: input.point, to: input.point, add: input.shift };
         return;
       }
-      const chosen = selection.strokes.includes(stroke.id);
+      const chosen = selection.layers.includes(layer.id);
       if (input.shift) {
         select({
-          strokes: chosen
-            ? selection.strokes.filter((id) => id !== stroke.id)
-            : [...selection.strokes, stroke.id],
+          layers: chosen ? selection.layers.filter((id) => id !== layer.id) : [...selection.layers, layer.id],
         });
         return;
       }
-      if (!chosen) select({ strokes: [stroke.id] });
+      if (!chosen) select({ layers: [layer.id] });
       if (changeable().length === 0) return;
-      drag = { kind: 'strokes', from: input.point, fresh: !chosen };
+      drag = { kind: 'layers', from: input.point };
       beginDrag();
     },
     move(input, pressed) {
@@ -121,7 +133,7 @@ export function selectTool(): CanvasTool {
           !stroke.locked &&
           (pointAt(stroke.path, input.screen, view()) !== null ||
             handleAt(stroke.path, shownHandles(stroke, state()), input.screen, view()));
-        hover = onPoint ? 'move' : strokeAt(state().piece, input.screen, view()) ? 'pointer' : 'default';
+        hover = onPoint ? 'move' : layerAt(state().piece, input.screen, view()) ? 'pointer' : 'default';
         return;
       }
       if (drag.kind === 'box') {
@@ -136,7 +148,7 @@ export function selectTool(): CanvasTool {
         const raw = subtract(input.point, p);
         const to = input.shift ? to45(raw) : raw;
         editFromBase((piece) => {
-          const base = piece.layers.find((layer) => layer.id === stroke.id)!;
+          const base = strokeById(piece, stroke.id)!;
           return withPath(piece, stroke.id, moveHandle(base.path, hit.index, hit.side, to, input.alt));
         });
         const degrees = (Math.atan2(-to.y, to.x) * 180) / Math.PI;
@@ -148,12 +160,12 @@ export function selectTool(): CanvasTool {
       if (drag.kind === 'points' && stroke) {
         const { points } = state().selection;
         editFromBase((piece) => {
-          const base = piece.layers.find((layer) => layer.id === stroke.id)!;
+          const base = strokeById(piece, stroke.id)!;
           return withPath(piece, stroke.id, movePoints(base.path, by, points));
         });
       } else {
         const ids = changeable();
-        editFromBase((piece) => moveStrokes(piece, ids, by));
+        editFromBase((piece) => moveLayers(piece, ids, by));
       }
       says = { at: input.point, text: `${whole(by.x)}, ${whole(by.y)} px` };
     },
@@ -178,13 +190,13 @@ export function selectTool(): CanvasTool {
         : [];
       if (stroke && points.length > 0) {
         const both = ended.add ? [...new Set([...selection.points, ...points])] : points;
-        select({ strokes: [stroke.id], points: both });
+        select({ layers: [stroke.id], points: both });
         return;
       }
       const boxed = piece.layers
-        .filter((layer) => !layer.hidden && layer.path.points.some((p) => inside(p, ended.from, ended.to)))
+        .filter((layer) => !layer.hidden && !layer.locked && touches(layer, ended.from, ended.to))
         .map((layer) => layer.id);
-      select({ strokes: ended.add ? [...new Set([...selection.strokes, ...boxed])] : boxed });
+      select({ layers: ended.add ? [...new Set([...selection.layers, ...boxed])] : boxed });
     },
     cancel() {
       drag = null;

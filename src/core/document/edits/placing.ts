@@ -1,0 +1,88 @@
+import {
+  compose,
+  meanScale,
+  scaling,
+  transformPath,
+  translation,
+  type Matrix,
+  type Point,
+} from '../../geometry';
+import type { Layer, Piece, Underlay } from '../schema';
+import { updateLayers } from './layers';
+import { movePoints } from './points';
+
+/** A layer moved by an offset in piece pixels. */
+export function movedLayer(layer: Layer, by: Point): Layer {
+  if (layer.type === 'stroke') return { ...layer, path: movePoints(layer.path, by) };
+  if (layer.type === 'art') return { ...layer, transform: compose(translation(by.x, by.y), layer.transform) };
+  return { ...layer, x: layer.x + by.x, y: layer.y + by.y };
+}
+
+/** Moves whole layers by an offset. */
+export const moveLayers = (piece: Piece, ids: readonly string[], by: Point): Piece =>
+  updateLayers(piece, ids, (layer) => movedLayer(layer, by));
+
+/** A layer scaled by a factor about a point; widths of ink and sizes of type grow along. */
+export function scaledLayer(layer: Layer, factor: number, about: Point): Layer {
+  const m: Matrix = compose(
+    translation(about.x, about.y),
+    compose(scaling(factor), translation(-about.x, -about.y)),
+  );
+  const at = (p: Point): Point => ({
+    x: about.x + (p.x - about.x) * factor,
+    y: about.y + (p.y - about.y) * factor,
+  });
+  if (layer.type === 'stroke') {
+    return {
+      ...layer,
+      path: transformPath(layer.path, m),
+      ink: { ...layer.ink, width: layer.ink.width * meanScale(m) },
+    };
+  }
+  if (layer.type === 'art') return { ...layer, transform: compose(m, layer.transform) };
+  return {
+    ...layer,
+    ...at(layer),
+    setting: { ...layer.setting, size: layer.setting.size * factor },
+    set: {
+      ...layer.set,
+      scale: layer.set.scale * factor,
+      glyphs: layer.set.glyphs.map((g) => ({ ...g, x: g.x * factor, y: g.y * factor })),
+    },
+  };
+}
+
+export const scaleLayers = (piece: Piece, ids: readonly string[], factor: number, about: Point): Piece =>
+  updateLayers(piece, ids, (layer) => scaledLayer(layer, factor, about));
+
+export const addUnderlay = (piece: Piece, underlay: Underlay): Piece => ({
+  ...piece,
+  underlays: [...piece.underlays, underlay],
+});
+
+export function updateUnderlay(piece: Piece, id: string, change: Partial<Underlay>): Piece {
+  return {
+    ...piece,
+    underlays: piece.underlays.map((underlay) =>
+      underlay.id === id ? { ...underlay, ...change } : underlay,
+    ),
+  };
+}
+
+export const removeUnderlay = (piece: Piece, id: string): Piece => ({
+  ...piece,
+  underlays: piece.underlays.filter((underlay) => underlay.id !== id),
+});
+
+/** Where a picture lies that fills as much of the piece as it can without being cut. */
+export function fittedUnderlay(
+  size: Piece['size'],
+  picture: { width: number; height: number },
+): Pick<Underlay, 'x' | 'y' | 'scale'> {
+  const scale = Math.min(size.width / picture.width, size.height / picture.height);
+  return {
+    scale,
+    x: (size.width - picture.width * scale) / 2,
+    y: (size.height - picture.height * scale) / 2,
+  };
+}
