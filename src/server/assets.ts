@@ -1,6 +1,6 @@
-import { createHash } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import { createReadStream } from 'node:fs';
-import { mkdir, rename, stat } from 'node:fs/promises';
+import { mkdir, readFile, rename, stat, writeFile } from 'node:fs/promises';
 import { dirname } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import { models, type AssetRow } from './database';
@@ -20,4 +20,20 @@ export async function adoptFile(path: string, mediaType: string): Promise<AssetR
   await rename(path, home);
   const [row] = await models().assets.findOrCreate({ where: { hash }, defaults: { hash, size, mediaType } });
   return row;
+}
+
+/** Takes bytes in under their SHA-256. */
+export async function storeBytes(bytes: Uint8Array, mediaType: string): Promise<AssetRow> {
+  const folder = dataFolder('incoming');
+  await mkdir(folder, { recursive: true });
+  const path = dataFolder('incoming', randomUUID());
+  await writeFile(path, bytes);
+  return adoptFile(path, mediaType);
+}
+
+/** The bytes of an asset; null where it is not known or its file is gone. */
+export async function readAsset(hash: string): Promise<{ bytes: Buffer; mediaType: string } | null> {
+  const row = await models().assets.findByPk(hash);
+  const bytes = row && (await readFile(assetPath(hash)).catch(() => null));
+  return row && bytes ? { bytes, mediaType: row.mediaType } : null;
 }

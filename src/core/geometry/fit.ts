@@ -96,41 +96,92 @@ function passing(points: readonly Point[], i: number, reach: number): Point {
   return unit(subtract(points[b]!, points[a]!));
 }
 
-function fitRun(points: readonly Point[], t1: Point, t2: Point, tolerance: number, out: Cubic[]): void {
+/** A cubic through some of the points: which, and the directions at its ends. */
+interface Fitted {
+  readonly cubic: Cubic;
+  readonly points: readonly Point[];
+  readonly t1: Point;
+  readonly t2: Point;
+}
+
+/** One cubic for all the points, as near as it gets, with its greatest distance from them and where that is. */
+function fitOne(
+  points: readonly Point[],
+  t1: Point,
+  t2: Point,
+  tolerance: number,
+): { cubic: Cubic; error: number; index: number } {
   if (points.length === 2) {
     const third = distance(points[0]!, points[1]!) / 3;
     const [a, b] = [points[0]!, points[1]!];
-    out.push([
-      a.x,
-      a.y,
-      a.x + t1.x * third,
-      a.y + t1.y * third,
-      b.x + t2.x * third,
-      b.y + t2.y * third,
-      b.x,
-      b.y,
-    ]);
-    return;
+    const [c, d] = [add(a, scale(t1, third)), add(b, scale(t2, third))];
+    return { cubic: [a.x, a.y, c.x, c.y, d.x, d.y, b.x, b.y], error: 0, index: 1 };
   }
   let u = chordLengths(points);
-  let curve = leastSquares(points, u, t1, t2);
-  let { error, index } = worst(points, u, curve);
+  let cubic = leastSquares(points, u, t1, t2);
+  let { error, index } = worst(points, u, cubic);
   for (let k = 0; k < 12 && error > tolerance && error < 12 * tolerance; k++) {
-    u = reparametrized(points, u, curve);
+    u = reparametrized(points, u, cubic);
     const next = leastSquares(points, u, t1, t2);
     const found = worst(points, u, next);
     if (found.error >= error * 0.999 && k > 3) break;
-    curve = next;
+    cubic = next;
     ({ error, index } = found);
   }
-  if (error <= tolerance) {
-    out.push(curve);
-    return;
+  return { cubic, error, index };
+}
+
+/**
+ * The one cubic nearest to points passed in order that sets out and arrives in given directions (unit vectors, the
+ * second pointing back into the curve), by least squares with Newton's parameters until it gets no better.
+ */
+export function fitCubic(points: readonly Point[], t1: Point, t2: Point): Cubic {
+  let u = chordLengths(points);
+  let best = leastSquares(points, u, t1, t2);
+  let { error } = worst(points, u, best);
+  for (let k = 0; k < 60; k++) {
+    u = reparametrized(points, u, best);
+    const next = leastSquares(points, u, t1, t2);
+    const found = worst(points, u, next).error;
+    if (found > error && k > 8) break;
+    if (found <= error) {
+      best = next;
+      error = found;
+    }
   }
+  return best;
+}
+
+function fitRun(points: readonly Point[], t1: Point, t2: Point, tolerance: number): Fitted[] {
+  const { cubic, error, index } = fitOne(points, t1, t2, tolerance);
+  if (error <= tolerance) return [{ cubic, points, t1, t2 }];
   const split = Math.min(points.length - 2, Math.max(1, index));
   const middle = passing(points, split, 3 * tolerance);
-  fitRun(points.slice(0, split + 1), t1, scale(middle, -1), tolerance, out);
-  fitRun(points.slice(split), middle, t2, tolerance, out);
+  return merged(
+    [
+      ...fitRun(points.slice(0, split + 1), t1, scale(middle, -1), tolerance),
+      ...fitRun(points.slice(split), middle, t2, tolerance),
+    ],
+    tolerance,
+  );
+}
+
+/** Splitting at the worst place leaves more cubics than needed: neighbours that one cubic can stand for become one. */
+function merged(fitted: readonly Fitted[], tolerance: number): Fitted[] {
+  const out: Fitted[] = [];
+  for (const next of fitted) {
+    const last = out.at(-1);
+    if (last) {
+      const points = [...last.points, ...next.points.slice(1)];
+      const { cubic, error } = fitOne(points, last.t1, next.t2, tolerance);
+      if (error <= tolerance) {
+        out[out.length - 1] = { cubic, points, t1: last.t1, t2: next.t2 };
+        continue;
+      }
+    }
+    out.push(next);
+  }
+  return out;
 }
 
 const withoutRepeats = (points: readonly Point[]): Point[] =>
@@ -199,7 +250,7 @@ export function fitPath(
     const t1 = round && k === 1 ? round : endDirection(part, tolerance);
     const t2 =
       round && k === ends.length - 1 ? scale(round, -1) : endDirection([...part].reverse(), tolerance);
-    fitRun(part, t1, t2, tolerance, joints);
+    joints.push(...fitRun(part, t1, t2, tolerance).map((fitted) => fitted.cubic));
   }
   return pathOf(joints, closed);
 }

@@ -11,3 +11,6 @@ export * from './nearest';
 export * from './path';
 export * from './path-data';
 export * from './point';
+export * from './borders';
+export * from './shapes';
+export * from './simplify';

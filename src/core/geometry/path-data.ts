@@ -145,14 +145,14 @@ export function readPathData(text: string): ReadPathData {
   }
 }
 
-const short = (n: number): string => {
-  const text = String(Math.round(n * 100) / 100);
-  return text === '-0' ? '0' : text;
-};
-
-/** Path data of commands, to a hundredth of a pixel. */
-export const pathData = (commands: readonly PathCommand[]): string =>
-  commands
+/**
+ * Path data of commands.
+ * @param digits after the point; two are a hundredth of a pixel.
+ */
+export function pathData(commands: readonly PathCommand[], digits = 2): string {
+  const power = 10 ** digits;
+  const short = (n: number): string => String(Math.round(n * power) / power + 0);
+  return commands
     .map(
       (c) =>
         c[0] +
@@ -162,6 +162,7 @@ export const pathData = (commands: readonly PathCommand[]): string =>
           .join(' '),
     )
     .join('');
+}
 
 const known = new Map<string, readonly PathCommand[]>();
 const KNOWN_MOST = 4000;

@@ -1,3 +1,4 @@
 export * from './dot';
 export * from './window';
+export * from './profile';
 export * from './swept';

@@ -1,7 +1,7 @@
 import { distance, fitPath, type Path } from '../geometry';
 import { contours, evenRing, ringArea, type Ring } from './contours';
 import { reachEnds, sharpenCorners } from './finish-line';
-import { joinsOf } from './joins';
+import { joinsOf, sharpenAngles } from './joins';
 import { linesOf, type Line } from './lines';
 import { HALF, inkArea, labelPieces, type Mask } from './mask';
 import { pruneSpurs } from './prune';
@@ -12,13 +12,13 @@ import { widthOf } from './width';
 export interface CentreLineOptions {
   /** Greatest distance of a stroke from the measured middle, as a share of the ink's usual width. */
   readonly detail: number;
-  /** How far ink must stick out of the disc at its root to be a stroke of its own, in that disc's radius. */
+  /** How far ink must stick out of a line to be a stroke of its own, in half that line's width. */
   readonly spurs: number;
   /** `fewest`: strokes go on round corners and join where they meet; `parts`: a stroke for each part of a letter. */
   readonly lifts: 'fewest' | 'parts';
 }
 
-export const CENTRE_LINE_OPTIONS: CentreLineOptions = { detail: 0.04, spurs: 0.45, lifts: 'fewest' };
+export const CENTRE_LINE_OPTIONS: CentreLineOptions = { detail: 0.016, spurs: 0.6, lifts: 'fewest' };
 
 /** A stroke that a pen would have made, in pixels of the mask. */
 export interface TracedStroke {
@@ -156,7 +156,9 @@ export function centreLines(
   const skeleton = skeletonOf(mask, rings, typical);
   if (!progress(0.6)) return null;
   const graph = chainsOf(skeleton, pieceAt);
+  sharpenAngles(graph, mask);
   pruneSpurs(graph, options.spurs);
+  sharpenAngles(graph, mask);
   const { joins, inner } = joinsOf(graph, mask, { fewestLifts: options.lifts === 'fewest' });
   const chains = graph.chains.filter((chain) => !inner.has(chain));
   if (!progress(0.75)) return null;

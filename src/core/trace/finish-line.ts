@@ -66,7 +66,7 @@ function reachEnd(
   let last = n - 1;
   while (last > 1 && whole - s[last]! < drop && !places[last - 1]!.corner) last--;
   // An end that curls away from its line is followed to the tip instead.
-  if (before(last).off > 0.3 * typical) last = n - 1;
+  if (before(last).off > 0.1 * typical) last = n - 1;
   const from = places[last]!;
   const { along } = before(last);
   const reach = reachOfInk(mask, from.x, from.y, along.x, along.y, 6 * typical + whole);

@@ -1,2 +1,6 @@
 export * from './centre-lines';
 export { coverageAt, inkArea, type Mask } from './mask';
+export * from './order';
+export * from './outlines';
+export * from './threshold';
+export * from './trace-ink';

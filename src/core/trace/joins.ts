@@ -1,6 +1,6 @@
 import { distance, type Point } from '../geometry';
 import { armOf, crossing, turning, type Arm, type Place } from './arms';
-import { isInk, type Mask } from './mask';
+import { isInk, reachOfInk, type Mask } from './mask';
 import { endsAt } from './prune';
 import { chainLength, type Chain, type ChainGraph, type Fork } from './skeleton';
 
@@ -80,8 +80,20 @@ function isCrossing(graph: ChainGraph, bridge: Chain): boolean {
   return (straight(l0, r0) && straight(l1, r1)) || (straight(l0, r1) && straight(l1, r0));
 }
 
-/** The curve that leaves a place in one direction and arrives at another in its own: a cubic, as eight places. */
-function bend(a: Place, along: Point, b: Place, arriving: Point): Place[] {
+const DIRECTIONS = Array.from({ length: 12 }, (_, i) => ({
+  x: Math.cos((i * Math.PI) / 6),
+  y: Math.sin((i * Math.PI) / 6),
+}));
+
+/** Half the width of a pen there: between two known ones, and wider where the ink leaves room, as where lines meet. */
+function roomFor(p: Point, half: number, mask: Mask): number {
+  const most = 1.35 * half;
+  const room = Math.min(...DIRECTIONS.map((d) => reachOfInk(mask, p.x, p.y, d.x, d.y, most)));
+  return Math.max(half, room);
+}
+
+/** The curve that leaves a place in one direction and arrives at another in its own: a cubic, as seven places. */
+function bend(a: Place, along: Point, b: Place, arriving: Point, mask: Mask): Place[] {
   const reach = distance(a, b) / 3;
   const STEPS = 8;
   return Array.from({ length: STEPS - 1 }, (_, i): Place => {
@@ -90,11 +102,8 @@ function bend(a: Place, along: Point, b: Place, arriving: Point): Place[] {
     const [k0, k1, k2, k3] = [u * u * u, 3 * u * u * t, 3 * u * t * t, t * t * t];
     const at = (p: number, dp: number, q: number, dq: number) =>
       k0 * p + k1 * (p + dp * reach) + k2 * (q - dq * reach) + k3 * q;
-    return {
-      x: at(a.x, along.x, b.x, arriving.x),
-      y: at(a.y, along.y, b.y, arriving.y),
-      r: a.r * u + b.r * t,
-    };
+    const p = { x: at(a.x, along.x, b.x, arriving.x), y: at(a.y, along.y, b.y, arriving.y) };
+    return { ...p, r: roomFor(p, a.r * u + b.r * t, mask) };
   });
 }
 
@@ -108,7 +117,7 @@ function connect(a: Arm, b: Arm, mask: Mask): Place[] {
       return [{ x: at.x, y: at.y, r, corner: true }];
     }
   }
-  return bend(a.exit, a.inward, b.exit, { x: -b.inward.x, y: -b.inward.y });
+  return bend(a.exit, a.inward, b.exit, { x: -b.inward.x, y: -b.inward.y }, mask);
 }
 
 /** The first place where a ray meets a line of places, within a reach. */
@@ -158,25 +167,42 @@ function stretch(arm: Arm): Point[] {
   return out;
 }
 
-/** A sharp angle (V, A, M) fills with ink: two lines that meet at the tip of a short run to a free end. Its run goes. */
+/**
+ * A sharp angle (V, A, M) fills with ink: two lines that meet at the tip of a short run to a free end. Its run goes,
+ * if the two lines, drawn to where they meet, cover what it covered.
+ */
 function sharpAngle(arms: readonly Arm[], mask: Mask): { tail: Arm; a: Arm; b: Arm } | null {
   if (arms.length !== 3) return null;
   for (const tail of arms) {
     const free = (tail.end === 'from' ? tail.chain.to : tail.chain.from) === null;
     const [a, b] = arms.filter((arm) => arm !== tail) as [Arm, Arm];
-    if (!free || tail.length > 8 * tail.typical) continue;
+    const half = (a.typical + b.typical) / 2;
+    if (!free || tail.length > 10 * half) continue;
     const at = crossing(a, b);
     const n = tail.chain.x.length - 1;
     const k = tail.end === 'from' ? n : 0;
     const tip = { x: tail.chain.x[k]!, y: tail.chain.y[k]! };
-    const width = a.typical + b.typical;
     if (!at || at.alongA < 0 || at.alongB < 0 || !isInk(mask, at.x, at.y)) continue;
-    // The wider the angle, the nearer its tip must lie to the run's.
-    const turn = turning(a, b);
-    const near = turn > 1.9 ? 0.75 : turn > 0.9 ? 0.4 : 0;
-    if (distance(at, tip) < near * width) return { tail, a, b };
+    const uncovered = distance(at, tip) + tail.chain.r[k]! - half;
+    const beyond = distance(at, tip);
+    if (turning(a, b) > 0.9 && uncovered < 0.5 * half && beyond < 1.1 * half) return { tail, a, b };
   }
   return null;
+}
+
+/** Turns the filled angles of letters like V into corners, one after another. */
+export function sharpenAngles(graph: ChainGraph, mask: Mask): void {
+  for (let again = true; again;) {
+    again = false;
+    for (const [id, fork] of graph.forks) {
+      const arms = endsAt(graph, id).map(({ chain, end }) => armOf(chain, end, [fork]));
+      const sharp = sharpAngle(arms, mask);
+      if (!sharp || sharp.a.chain === sharp.b.chain) continue;
+      cornerInto(graph, sharp, crossing(sharp.a, sharp.b)!);
+      again = true;
+      break;
+    }
+  }
 }
 
 /** Decides at every place where lines meet which goes on as which, and which ends there. */
@@ -185,19 +211,6 @@ export function joinsOf(
   mask: Mask,
   options: JoinOptions,
 ): { joins: Join[]; inner: Set<Chain> } {
-  // A sharp angle's tail is taken out first: it may be all that makes its place a fork.
-  for (let again = true; again;) {
-    again = false;
-    for (const [id, fork] of graph.forks) {
-      const arms = endsAt(graph, id).map(({ chain, end }) => armOf(chain, end, [fork]));
-      const sharp = sharpAngle(arms, mask);
-      if (!sharp || sharp.a.chain === sharp.b.chain) continue;
-      const corner = crossing(sharp.a, sharp.b)!;
-      cornerInto(graph, sharp, corner);
-      again = true;
-      break;
-    }
-  }
   const { knots, inner } = knotsOf(graph);
   const joins: Join[] = [];
   for (const knot of knots) {

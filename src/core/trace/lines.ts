@@ -94,7 +94,7 @@ export function linesOf(chains: readonly Chain[], joins: readonly Join[]): Line[
     }
   };
   const lines: Line[] = [];
-  const stops = (bounded: Bounded, end: 'from' | 'to'): boolean => onward(bounded, end)?.next == null;
+  const stops = (bounded: Bounded, end: 'from' | 'to'): boolean => !onward(bounded, end)?.next;
   for (const bounded of known.values()) {
     if (used.has(bounded.chain) || bounded.chain.closed) continue;
     if (stops(bounded, 'from')) lines.push(follow(bounded, 'to'));

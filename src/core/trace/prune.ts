@@ -46,10 +46,29 @@ function dissolve(graph: ChainGraph, fork: number): void {
   });
 }
 
+/** Half the width of the thinnest other run at a fork, a little away from it. */
+function thinnestOther(graph: ChainGraph, spur: Chain, fork: number): number {
+  const { r } = graph.forks.get(fork)!;
+  const halves = endsAt(graph, fork)
+    .filter(({ chain }) => chain !== spur)
+    .map(({ chain, end }) => {
+      const n = chain.x.length;
+      let way = 0;
+      let k = 0;
+      while (k < n - 1 && way < 2 * r) {
+        const [i, j] = end === 'from' ? [k, k + 1] : [n - 1 - k, n - 2 - k];
+        way += Math.hypot(chain.x[j]! - chain.x[i]!, chain.y[j]! - chain.y[i]!);
+        k++;
+      }
+      return chain.r[end === 'from' ? k : n - 1 - k]!;
+    });
+  return Math.min(r, ...halves);
+}
+
 /**
- * Takes out spurs: runs to a free end that show no more ink than the disc at their fork nearly holds. The least
- * first, since taking one out joins others.
- * @param least how far the ink must stick out of that disc, in its radius.
+ * Takes out spurs: runs to a free end that show hardly more ink than the line they hang on. The least first, since
+ * taking one out joins others.
+ * @param least how far the ink must stick out of that line, in half its width.
  */
 export function pruneSpurs(graph: ChainGraph, least: number): void {
   for (;;) {
@@ -57,9 +76,9 @@ export function pruneSpurs(graph: ChainGraph, least: number): void {
     for (const chain of graph.chains) {
       const fork = chain.from ?? chain.to;
       if (fork === null || (chain.from !== null && chain.to !== null)) continue;
-      const { r } = graph.forks.get(fork)!;
       const tip = chain.from === null ? chain.r[0]! : chain.r.at(-1)!;
-      const out = (chainLength(chain) + tip - r) / r;
+      const half = thinnestOther(graph, chain, fork);
+      const out = (chainLength(chain) + tip - half) / half;
       if (out < least && (!worst || out < worst.out)) worst = { chain, fork, out };
     }
     if (!worst) return;

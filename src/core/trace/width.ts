@@ -1,36 +1,11 @@
-import type { WidthShare } from '../ink';
+import { thinnedWidths, type WidthShare } from '../ink';
 import type { Place } from './arms';
 
 /** A width that differs by less than this share is even. */
-const EVEN = 0.09;
+const EVEN = 0.042;
 /** How exactly a profile follows the measured width, as a share of the width. */
-const EXACT = 0.025;
+const EXACT = 0.012;
 const MOST = 200;
-
-/** Keeps of a profile what lines between kept places do not already say within `EXACT` (Douglas & Peucker 1973). */
-function thinned(profile: readonly WidthShare[], tolerance: number): WidthShare[] {
-  const keep = new Set([0, profile.length - 1]);
-  const stack: [number, number][] = [[0, profile.length - 1]];
-  while (stack.length > 0) {
-    const [a, b] = stack.pop()!;
-    const [p, q] = [profile[a]!, profile[b]!];
-    let worst = tolerance;
-    let at = -1;
-    for (let i = a + 1; i < b; i++) {
-      const here = profile[i]!;
-      const t = q.at > p.at ? (here.at - p.at) / (q.at - p.at) : 0;
-      const off = Math.abs(here.scale - (p.scale + (q.scale - p.scale) * t));
-      if (off > worst) {
-        worst = off;
-        at = i;
-      }
-    }
-    if (at === -1) continue;
-    keep.add(at);
-    stack.push([a, at], [at, b]);
-  }
-  return [...keep].sort((a, b) => a - b).map((i) => profile[i]!);
-}
 
 /** The width of a line and, where it is not even, its profile along the length. */
 export function widthOf(
@@ -52,7 +27,7 @@ export function widthOf(
   const profile = places.map((p, i) => ({ at: s[i]! / whole, scale: Math.max(0.01, p.r / widest) }));
   if (closed) profile.push({ at: 1, scale: profile[0]!.scale });
   for (let tolerance = EXACT; ; tolerance *= 1.5) {
-    const kept = thinned(profile, tolerance);
+    const kept = thinnedWidths(profile, tolerance);
     if (kept.length <= MOST) return { width: 2 * widest, widths: kept };
   }
 }

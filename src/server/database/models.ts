@@ -52,6 +52,21 @@ export class AssetRow extends Model<InferAttributes<AssetRow>, InferCreationAttr
   declare createdAt: CreationOptional<Date>;
 }
 
+export class ProjectFaceRow extends Model<
+  InferAttributes<ProjectFaceRow>,
+  InferCreationAttributes<ProjectFaceRow>
+> {
+  declare projectId: string;
+  /** The font file, as it was given. */
+  declare assetHash: string;
+  /** What the face calls itself. */
+  declare name: string;
+  /** Range of its weight axis, where it has one. */
+  declare weightMin: number | null;
+  declare weightMax: number | null;
+  declare createdAt: CreationOptional<Date>;
+}
+
 export type ExportStatus = 'queued' | 'running' | 'done' | 'failed' | 'cancelled';
 
 export class ExportRow extends Model<InferAttributes<ExportRow>, InferCreationAttributes<ExportRow>> {
@@ -84,6 +99,7 @@ export interface Models {
   readonly revisions: ModelStatic<PieceRevisionRow>;
   readonly assets: ModelStatic<AssetRow>;
   readonly exports: ModelStatic<ExportRow>;
+  readonly faces: ModelStatic<ProjectFaceRow>;
 }
 
 const bound = new WeakMap<Sequelize, Models>();
@@ -135,6 +151,17 @@ export function models(): Models {
     },
     table('assets', written),
   );
+  ProjectFaceRow.init(
+    {
+      projectId: uuid(),
+      assetHash: { type: DataTypes.TEXT, primaryKey: true },
+      name: DataTypes.TEXT,
+      weightMin: DataTypes.REAL,
+      weightMax: DataTypes.REAL,
+      createdAt: DataTypes.DATE,
+    },
+    table('project_faces', written),
+  );
   ExportRow.init(
     {
       id: uuid(),
@@ -165,6 +192,7 @@ export function models(): Models {
     revisions: PieceRevisionRow,
     assets: AssetRow,
     exports: ExportRow,
+    faces: ProjectFaceRow,
   };
   bound.set(database, result);
   return result;

@@ -1,4 +1,5 @@
 import { HttpError } from './http-error';
+import { readBytes } from './read-bytes';
 
 /** Bytes a request may have: a large piece is about one megabyte. */
 const MOST_BYTES = 8 * 1024 * 1024;
@@ -9,24 +10,9 @@ export async function readJson(request: Request): Promise<unknown> {
   if (!/^application\/json\b/i.test(type)) {
     throw new HttpError(415, 'Send the request as application/json. Nothing was changed.');
   }
-  const tooLarge = () =>
-    new HttpError(413, `The request is larger than ${MOST_BYTES / 1024 / 1024} MB. Nothing was changed.`);
-  if (Number(request.headers.get('content-length')) > MOST_BYTES) throw tooLarge();
-  const chunks: Uint8Array[] = [];
-  let size = 0;
-  const reader = request.body?.getReader();
-  while (reader) {
-    const { done, value } = await reader.read();
-    if (done) break;
-    size += value.length;
-    if (size > MOST_BYTES) {
-      await reader.cancel();
-      throw tooLarge();
-    }
-    chunks.push(value);
-  }
+  const bytes = await readBytes(request, MOST_BYTES);
   try {
-    return JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(Buffer.concat(chunks)));
+    return JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes));
   } catch (error) {
     throw new HttpError(400, 'The request is not readable JSON. Nothing was changed.', {
       faults: [{ path: '', message: (error as Error).message }],

@@ -2,6 +2,7 @@ import { ConnectionError } from 'sequelize';
 import { z } from 'zod';
 import { faultsOf } from '@/core/document';
 import { HttpError } from './http-error';
+import { readBytes } from './read-bytes';
 import { readJson } from './read-json';
 import { requireSameOrigin } from './same-origin';
 
@@ -12,7 +13,11 @@ interface Context {
 interface Parts<Params extends z.ZodType, Body extends z.ZodType> {
   readonly params: Params;
   readonly body: Body;
+  /** Takes the body as bytes instead, up to this many. */
+  readonly bytes: number;
 }
+
+const NO_BYTES = Buffer.alloc(0);
 
 /** Most routes name one thing by its id. */
 export const idParams = z.strictObject({ id: z.uuid('is not the id of anything here') });
@@ -43,7 +48,12 @@ function refusal(error: unknown): Response {
  */
 export function route<Params extends z.ZodType = z.ZodUnknown, Body extends z.ZodType = z.ZodUnknown>(
   parts: Partial<Parts<Params, Body>>,
-  handle: (input: { params: z.infer<Params>; body: z.infer<Body>; request: Request }) => Promise<unknown>,
+  handle: (input: {
+    params: z.infer<Params>;
+    body: z.infer<Body>;
+    bytes: Buffer;
+    request: Request;
+  }) => Promise<unknown>,
 ): (request: Request, context: Context) => Promise<Response> {
   const parse = <S extends z.ZodType>(
     schema: S | undefined,
@@ -71,7 +81,8 @@ export function route<Params extends z.ZodType = z.ZodUnknown, Body extends z.Zo
       const body = parts.body
         ? parse(parts.body, await readJson(request), 422, 'The request does not hold together')
         : (undefined as z.infer<Body>);
-      const result = await handle({ params, body, request });
+      const bytes = parts.bytes ? await readBytes(request, parts.bytes) : NO_BYTES;
+      const result = await handle({ params, body, bytes, request });
       return result instanceof Response ? result : answer(200, result ?? {});
     } catch (error) {
       return refusal(error);

@@ -1,3 +1,4 @@
+export * from './clean';
 export * from './ink';
 export * from './keys';
 export * from './layers';

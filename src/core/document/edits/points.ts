@@ -1,6 +1,5 @@
 import {
   distance,
-  measurePath,
   norm,
   scale,
   segmentCubic,
@@ -77,51 +76,6 @@ export function insertPoint(path: Path, place: PathPlace): Path {
   return { ...path, points };
 }
 
-/**
- * Takes a point out. Its two curves become one whose end handles are stretched by their share of the length: a
- * point that was inserted goes without a trace. Null when nothing would be left.
- */
-function withoutPoint(path: Path, index: number): Path | null {
-  const n = path.points.length;
-  if (n <= 1) return null;
-  const inner = path.closed || (index > 0 && index < n - 1);
-  const before = (index - 1 + n) % n;
-  const after = (index + 1) % n;
-  let points = path.points;
-  if (inner && n > 2) {
-    const { segments } = measurePath(path);
-    const first = segments[before]!.length;
-    const second = segments[index]!.length;
-    const share = first + second > 0 ? Math.min(0.95, Math.max(0.05, first / (first + second))) : 0.5;
-    const splitAt = handleShare(path, before, index) ?? share;
-    points = points.map((p, i) => {
-      let changed = p;
-      if (i === before) changed = { ...changed, out: scale(p.out, 1 / splitAt) };
-      if (i === after) changed = { ...changed, in: scale(p.in, 1 / (1 - splitAt)) };
-      return changed;
-    });
-  }
-  const kept = points.filter((_, i) => i !== index);
-  return { closed: path.closed && kept.length > 1, points: kept };
-}
-
-/** Where a smooth point would have split one curve into the two around it, by its handles; null where it has none. */
-function handleShare(path: Path, before: number, index: number): number | null {
-  const p = path.points[index]!;
-  const total = norm(p.in) + norm(p.out);
-  if (p.kind === 'corner' || total === 0 || before === index) return null;
-  return Math.min(0.95, Math.max(0.05, norm(p.in) / total));
-}
-
-/** Takes several points out, keeping the shape as well as it can; null when nothing would be left. */
-export function removePoints(path: Path, indices: readonly number[]): Path | null {
-  let result: Path | null = path;
-  for (const index of [...indices].sort((a, b) => b - a)) {
-    result = result && withoutPoint(result, index);
-  }
-  return result;
-}
-
 /** Makes points corners without handles. */
 export const toCorner = (path: Path, indices: readonly number[]): Path => ({
   ...path,
@@ -155,6 +109,12 @@ export function reversePath(path: Path): Path {
   const turned = [...path.points].reverse().map((p): PathPoint => ({ ...p, in: p.out, out: p.in }));
   const points = path.closed ? [turned.at(-1)!, ...turned.slice(0, -1)] : turned;
   return { ...path, points };
+}
+
+/** The same closed path begun at another of its points; an open one stays as it is. */
+export function withFirstPoint(path: Path, index: number): Path {
+  if (!path.closed || index === 0) return path;
+  return { ...path, points: [...path.points.slice(index), ...path.points.slice(0, index)] };
 }
 
 /** Closes an open path with a curve from its last to its first point, or opens a closed one there. */

@@ -1,0 +1,190 @@
+import { pathBounds, type Bounds, type Path, type Point } from '../geometry';
+
+/** How strokes are put into the order of a hand. */
+export interface OrderOptions {
+  readonly direction: 'left to right' | 'right to left';
+  /** Dots and crossing bars: as soon as their letter is done, or when the word is. */
+  readonly marks: 'at once' | 'after the word';
+}
+
+/** What ordering looks at. */
+export interface Orderable {
+  readonly path: Path;
+  readonly width: number;
+}
+
+interface Seen {
+  readonly index: number;
+  readonly bounds: Bounds;
+  readonly start: Point;
+  readonly path: Path;
+  readonly width: number;
+  /** A dot, or a bar across or on other strokes. */
+  readonly mark: boolean;
+}
+
+const middleX = (b: Bounds): number => (b.left + b.right) / 2;
+const height = (b: Bounds): number => b.bottom - b.top;
+const width = (b: Bounds): number => b.right - b.left;
+
+/**
+ * The direction in which a hand would write a path: down rather than up, with the writing rather than against it;
+ * a ring from its top, against the clock where one writes from left to right.
+ * @returns whether the path as it stands goes the other way.
+ */
+export function goesBackward(path: Path, direction: OrderOptions['direction']): boolean {
+  const sign = direction === 'left to right' ? 1 : -1;
+  if (path.closed) return signedArea(path) * sign > 0;
+  const [a, b] = [path.points[0]!, path.points.at(-1)!];
+  const [dx, dy] = [(b.x - a.x) * sign, b.y - a.y];
+  // A slanted line goes down, unless it is nearer to level.
+  return Math.abs(dx) > 0.8 * Math.abs(dy) ? dx < 0 : dy < 0;
+}
+
+/** Shoelace area of the points: positive clockwise on the screen. */
+function signedArea({ points }: Path): number {
+  return points.reduce((sum, p, i) => {
+    const q = points[(i + 1) % points.length]!;
+    return sum + (p.x * q.y - q.x * p.y) / 2;
+  }, 0);
+}
+
+/** Index of the point where a ring begins when written: its highest, and of those the one the hand reaches first. */
+export function ringStart({ points }: Path, direction: OrderOptions['direction']): number {
+  const sign = direction === 'left to right' ? -1 : 1;
+  // Leaning a little toward the side the hand comes back to, as an o is begun right of its top.
+  const worth = (p: Point) => p.y + 0.25 * sign * p.x;
+  return points.reduce((best, p, i) => (worth(p) < worth(points[best]!) ? i : best), 0);
+}
+
+const overlap = (a: Bounds, b: Bounds): number => Math.min(a.right, b.right) - Math.max(a.left, b.left);
+
+/** Lines of writing, top to bottom: strokes whose middles lie within each other's height belong to one. */
+function rowsOf(strokes: readonly Seen[]): Seen[][] {
+  const tall = [...strokes].sort((a, b) => height(b.bounds) - height(a.bounds));
+  const rows: { top: number; bottom: number; strokes: Seen[] }[] = [];
+  for (const stroke of tall) {
+    const middle = (stroke.bounds.top + stroke.bounds.bottom) / 2;
+    const reach = (row: { top: number; bottom: number }) => 0.35 * (row.bottom - row.top);
+    const row = rows.find((r) => middle > r.top - reach(r) && middle < r.bottom + reach(r));
+    if (row) {
+      row.strokes.push(stroke);
+      row.top = Math.min(row.top, stroke.bounds.top);
+      row.bottom = Math.max(row.bottom, stroke.bounds.bottom);
+    } else rows.push({ top: stroke.bounds.top, bottom: stroke.bounds.bottom, strokes: [stroke] });
+  }
+  return rows.sort((a, b) => a.top - b.top).map((row) => row.strokes);
+}
+
+/** Words of a line: groups with a wider gap between them than letters have. */
+function wordsOf(row: readonly Seen[], sign: 1 | -1): Seen[][] {
+  const sorted = [...row].sort(
+    (a, b) => sign * (sign > 0 ? a.bounds.left - b.bounds.left : a.bounds.right - b.bounds.right),
+  );
+  const tall = Math.max(...row.map((s) => height(s.bounds)), 1);
+  const words: Seen[][] = [];
+  let edge = sign * -Infinity;
+  for (const stroke of sorted) {
+    const near = sign > 0 ? stroke.bounds.left - edge : edge - stroke.bounds.right;
+    if (words.length === 0 || near > 0.28 * tall) words.push([]);
+    words.at(-1)!.push(stroke);
+    edge = sign > 0 ? Math.max(edge, stroke.bounds.right) : Math.min(edge, stroke.bounds.left);
+  }
+  return words;
+}
+
+/**
+ * The order in which a hand would write strokes: line by line, word by word, letter parts along the writing, dots and
+ * crossing bars after their letter or their word.
+ * @returns indices of the strokes in that order.
+ */
+export function writingOrder(strokes: readonly Orderable[], options: OrderOptions): number[] {
+  const sign = options.direction === 'left to right' ? 1 : -1;
+  const bare = strokes.map((stroke, index) => {
+    const bounds = pathBounds(stroke.path)!;
+    return { index, bounds, start: stroke.path.points[0]!, path: stroke.path, width: stroke.width };
+  });
+  const tallest = Math.max(...bare.map((s) => height(s.bounds)), 0);
+  const seen = bare.map((s): Seen => ({ ...s, mark: isMark(s, bare, tallest) }));
+  const along = (a: Seen, b: Seen): number => {
+    const edge = (s: Seen) => (sign > 0 ? s.bounds.left : -s.bounds.right);
+    // Strokes that stand over one another, as an E's arms do: from the top down, the tall one first.
+    const shared = overlap(a.bounds, b.bounds);
+    const close = Math.abs(edge(a) - edge(b)) < 0.12 * tallest;
+    if (close && shared > 0.3 * Math.min(width(a.bounds), width(b.bounds))) {
+      const taller = height(b.bounds) - height(a.bounds);
+      if (Math.abs(taller) > 0.5 * tallest) return taller;
+      return a.start.y - b.start.y;
+    }
+    return edge(a) - edge(b) || a.bounds.top - b.bounds.top;
+  };
+  const out: number[] = [];
+  for (const row of rowsOf(seen)) {
+    for (const word of wordsOf(row, sign)) {
+      const body = word.filter((s) => !s.mark);
+      const marks = word.filter((s) => s.mark).sort((a, b) => sign * (middleX(a.bounds) - middleX(b.bounds)));
+      const ordered = insertionSorted(body, along);
+      if (options.marks === 'after the word') {
+        out.push(...ordered.map((s) => s.index), ...marks.map((s) => s.index));
+        continue;
+      }
+      const waiting = new Set(marks);
+      const last = new Map<Seen, Seen[]>();
+      for (const mark of marks) {
+        const under =
+          ordered.filter((s) => overlap(s.bounds, mark.bounds) > -0.05 * tallest).at(-1) ?? ordered.at(-1);
+        if (!under) continue;
+        last.set(under, [...(last.get(under) ?? []), mark]);
+        waiting.delete(mark);
+      }
+      for (const s of ordered) {
+        out.push(s.index, ...(last.get(s) ?? []).map((m) => m.index));
+      }
+      out.push(...[...waiting].map((m) => m.index));
+    }
+  }
+  return out;
+}
+
+/** By insertion: the comparison looks at neighbours and need not be transitive over a whole word. */
+function insertionSorted<T>(items: readonly T[], compare: (a: T, b: T) => number): T[] {
+  const out: T[] = [];
+  for (const item of items) {
+    let at = out.length;
+    while (at > 0 && compare(item, out[at - 1]!) < 0) at--;
+    out.splice(at, 0, item);
+  }
+  return out;
+}
+
+/** A dot above or below, or a short level bar that lies over another stroke. */
+function isMark(
+  s: { bounds: Bounds; path: Path; width: number; index: number },
+  all: readonly { bounds: Bounds; index: number; width: number }[],
+  tallest: number,
+): boolean {
+  const [w, h] = [width(s.bounds), height(s.bounds)];
+  const others = all.filter((o) => o.index !== s.index);
+  const small = Math.max(w, h) < 0.28 * tallest;
+  const overOrUnder = others.some(
+    (o) =>
+      overlap(o.bounds, s.bounds) > -0.6 * s.width - 0.1 * tallest &&
+      (s.bounds.bottom <= o.bounds.top || s.bounds.top >= o.bounds.bottom),
+  );
+  if (small && overOrUnder) return true;
+  // A bar crosses a taller stroke well inside of it, as in t and f.
+  return (
+    w > 1.6 * h &&
+    !s.path.closed &&
+    others.some(
+      (o) =>
+        height(o.bounds) > 1.5 * w * 0.6 &&
+        height(o.bounds) > 3 * h &&
+        s.bounds.left < middleX(o.bounds) &&
+        s.bounds.right > middleX(o.bounds) &&
+        s.bounds.top > o.bounds.top + 0.04 * height(o.bounds) &&
+        s.bounds.bottom < o.bounds.bottom - 0.2 * height(o.bounds) &&
+        width(o.bounds) < 1.3 * w,
+    )
+  );
+}

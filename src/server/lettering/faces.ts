@@ -1,0 +1,122 @@
+import { readFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import type { SetText, TextSetting } from '@/core/document';
+import { setText } from '@/core/lettering';
+import { readAsset, storeBytes } from '../assets';
+import { models } from '../database';
+import { HttpError } from '../http';
+import { readFontFile } from './font-file';
+import { loadFace, type LoadedFace } from './harfbuzz';
+import { SHIPPED_FACES, type ShippedFace } from './shipped-faces';
+
+export interface FaceSummary {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: ShippedFace['kind'] | 'own';
+  /** Weights to choose from, or the ends of an axis. */
+  readonly weights: readonly number[] | { readonly min: number; readonly max: number };
+  /** A word that shows it. */
+  readonly sample: string;
+}
+
+export const FONT_BYTES = 30 * 1024 * 1024;
+
+/** The faces a project has: those that ship, and its own. */
+export async function listFaces(projectId: string): Promise<FaceSummary[]> {
+  const own = await models().faces.findAll({ where: { projectId }, order: [['createdAt', 'ASC']] });
+  return [
+    ...own.map((row): FaceSummary => ({
+      id: `own:${row.assetHash}`,
+      name: row.name,
+      kind: 'own',
+      weights: row.weightMin === null ? [400] : { min: row.weightMin, max: row.weightMax! },
+      sample: row.name,
+    })),
+    ...SHIPPED_FACES.map(({ id, name, kind, weights, sample }): FaceSummary => ({
+      id,
+      name,
+      kind,
+      sample,
+      weights: Object.keys(weights).map(Number),
+    })),
+  ];
+}
+
+/** Takes a font file of the user's into a project, once it has been read and shaped something. */
+export async function addFace(projectId: string, bytes: Buffer, fallbackName: string): Promise<FaceSummary> {
+  if (!(await models().projects.findByPk(projectId))) {
+    throw new HttpError(404, 'There is no such project; it may have been deleted.');
+  }
+  const face = await readFontFile(bytes)
+    .then((font) => loadFace(font))
+    .catch((error: Error) => {
+      throw new HttpError(
+        422,
+        `This font can’t be used: ${error.message.replace(/\.?$/, '.')} Nothing was changed.`,
+      );
+    });
+  const asset = await storeBytes(bytes, 'font/sfnt');
+  const name =
+    (face.name || fallbackName)
+      .replace(/[\u0000-\u001f\u007f]/g, '')
+      .trim()
+      .slice(0, 120) || 'Own face';
+  const [weightMin, weightMax] = face.weights ? [face.weights.min, face.weights.max] : [null, null];
+  await models().faces.findOrCreate({
+    where: { projectId, assetHash: asset.hash },
+    defaults: { projectId, assetHash: asset.hash, name, weightMin, weightMax },
+  });
+  return { id: `own:${asset.hash}`, name, kind: 'own', weights: face.weights ?? [400], sample: name };
+}
+
+export async function removeFace(projectId: string, hash: string): Promise<void> {
+  if ((await models().faces.destroy({ where: { projectId, assetHash: hash } })) === 0) {
+    throw new HttpError(404, 'The project has no such face.');
+  }
+}
+
+/** The file of a shipped face at the weight nearest to the one asked for. */
+async function shippedFile(face: ShippedFace, weight: number): Promise<Buffer> {
+  const nearest = Object.keys(face.weights)
+    .map(Number)
+    .reduce((a, b) => (Math.abs(b - weight) < Math.abs(a - weight) ? b : a));
+  const folder = face.weights[nearest]!;
+  const file = `${face.name.replaceAll(' ', '')}_${folder}.ttf`;
+  // Not resolved as a module: the packages' index files ask for the fonts in a way only a bundler understands.
+  return readFile(
+    join(/* turbopackIgnore: true */ process.cwd(), 'node_modules/@expo-google-fonts', face.id, folder, file),
+  );
+}
+
+const loaded = new Map<string, Promise<LoadedFace>>();
+const KEPT = 24;
+
+/** A face ready to shape; the last few stay loaded. */
+async function faceOf({ id, weight }: TextSetting['face']): Promise<LoadedFace> {
+  const key = `${id} ${weight}`;
+  let face = loaded.get(key);
+  if (!face) {
+    face = load(id, weight);
+    face.catch(() => loaded.delete(key));
+    if (loaded.size >= KEPT) loaded.delete(loaded.keys().next().value!);
+    loaded.set(key, face);
+  }
+  return face;
+}
+
+async function load(id: string, weight: number): Promise<LoadedFace> {
+  const shipped = SHIPPED_FACES.find((face) => face.id === id);
+  if (shipped) return loadFace(await shippedFile(shipped, weight), weight);
+  const asset = id.startsWith('own:') ? await readAsset(id.slice(4)) : null;
+  if (!asset || !asset.mediaType.startsWith('font/')) {
+    throw new HttpError(
+      404,
+      'This face is not here any more. The lettering keeps its shapes; choose another face to change it.',
+    );
+  }
+  return loadFace(await readFontFile(asset.bytes), weight);
+}
+
+/** Shapes and places a text. */
+export const setLettering = async (setting: TextSetting): Promise<SetText> =>
+  setText(setting, await faceOf(setting.face));

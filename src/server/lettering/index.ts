@@ -1,0 +1,2 @@
+export * from './faces';
+export * from './line-faces';
