@@ -7,7 +7,8 @@ import { Notices } from '@/ui';
 import { PieceBar, SaveBanner, StepRail, ToolStrip, wearTheme, ZoomStrip } from './bar';
 import { CanvasStage } from './canvas';
 import { KeysDialog, listenForKeys } from './keys';
-import { InkPanel, SetupPanel, TimePanel, TracePanel } from './panels';
+import { SvgDialog } from './importing';
+import { InkPanel, SetupPanel, TimePanel, TracePanel, UnderlayPanel } from './panels';
 import { openForEditing } from './saving';
 import { Score } from './score';
 import { useEditor, type Step } from './state';
@@ -62,6 +63,7 @@ const Plain = styled.div`
 
 const PANELS: Record<Step, () => React.ReactNode> = {
   setup: () => <SetupPanel />,
+  underlay: () => <UnderlayPanel />,
   trace: () => <TracePanel />,
   ink: () => <InkPanel />,
   time: () => <TimePanel />,
@@ -122,6 +124,7 @@ export function Editor({ id }: { id: string }) {
         </Panel>
       </PanelGroup>
       <KeysDialog />
+      <SvgDialog />
       <Notices />
     </Page>
   );

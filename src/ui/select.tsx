@@ -8,6 +8,7 @@ import {
   SelectValue,
 } from 'react-aria-components';
 import { ChevronDown } from 'lucide-react';
+import type { ReactNode } from 'react';
 import styled from 'styled-components';
 
 const Trigger = styled(Button)`
@@ -58,28 +59,31 @@ export function Select<T extends string>({
   value,
   choices,
   onChange,
+  placeholder = 'differs',
 }: {
   label: string;
   value: T | null;
-  choices: readonly { id: T; name: string }[];
+  /** `show` is what the list shows in place of the name. */
+  choices: readonly { id: T; name: string; show?: ReactNode }[];
   onChange: (value: T) => void;
+  placeholder?: string;
 }) {
   return (
     <AriaSelect
       aria-label={label}
       selectedKey={value}
-      placeholder="differs"
+      placeholder={placeholder}
       onSelectionChange={(key) => key !== null && onChange(key as T)}
     >
       <Trigger>
-        <SelectValue />
+        <SelectValue>{({ selectedText, defaultChildren }) => selectedText || defaultChildren}</SelectValue>
         <ChevronDown aria-hidden />
       </Trigger>
       <Pop>
         <ListBox style={{ outline: 'none' }}>
-          {choices.map(({ id, name }) => (
+          {choices.map(({ id, name, show }) => (
             <Item key={id} id={id} textValue={name}>
-              {name}
+              {show ?? name}
             </Item>
           ))}
         </ListBox>

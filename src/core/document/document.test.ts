@@ -1,4 +1,4 @@
-import { corner, measurePath, pointAtLength, smooth, type Path } from '../geometry';
+import { corner, measurePath, pointAtLength, reversePath, smooth, type Path } from '../geometry';
 import { seeded } from '../testing/families';
 import {
   addLayers,
@@ -15,7 +15,6 @@ import {
   readPiece,
   removePoints,
   reorderLayers,
-  reversePath,
   setKey,
   shiftStrokes,
   stepLayers,

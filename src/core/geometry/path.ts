@@ -57,3 +57,16 @@ export function isStraight(path: Path, i: number): boolean {
   const b = path.points[(i + 1) % path.points.length]!;
   return a.out.x === 0 && a.out.y === 0 && b.in.x === 0 && b.in.y === 0;
 }
+
+/** The same path written the other way; a closed one keeps its first point. */
+export function reversePath(path: Path): Path {
+  const turned = [...path.points].reverse().map((p): PathPoint => ({ ...p, in: p.out, out: p.in }));
+  const points = path.closed ? [turned.at(-1)!, ...turned.slice(0, -1)] : turned;
+  return { ...path, points };
+}
+
+/** The same closed path begun at another of its points; an open one stays as it is. */
+export function withFirstPoint(path: Path, index: number): Path {
+  if (!path.closed || index === 0) return path;
+  return { ...path, points: [...path.points.slice(index), ...path.points.slice(0, index)] };
+}

@@ -92,7 +92,7 @@ function straightened(points: readonly Point[], tolerance: number): Path {
   return { closed: false, points: out.map((p) => corner(p.x, p.y)) };
 }
 
-/** Places where the hand turned on the spot: both sides of a short stretch run more than 60° apart. */
+/** Places where the hand turned on the spot: both sides of a short stretch run more than 80° apart. */
 function handCorners(points: readonly Point[], reach: number): number[] {
   const s = lengthsOf(points);
   const turn = points.map((p, i) => {
@@ -109,7 +109,7 @@ function handCorners(points: readonly Point[], reach: number): number[] {
     );
   });
   return turn.flatMap((t, i) => {
-    if (t < 1.05) return [];
+    if (t < 1.4) return [];
     for (let k = i - 1; k >= 0 && s[i]! - s[k]! < reach; k--) if (turn[k]! >= t) return [];
     for (let k = i + 1; k < points.length && s[k]! - s[i]! < reach; k++) if (turn[k]! > t) return [];
     return [i];

@@ -1,4 +1,4 @@
-import { pathBounds, type Bounds, type Path, type Point } from '../geometry';
+import { measurePath, pathBounds, pointAtLength, type Bounds, type Path, type Point } from '../geometry';
 
 /** How strokes are put into the order of a hand. */
 export interface OrderOptions {
@@ -37,6 +37,11 @@ export function goesBackward(path: Path, direction: OrderOptions['direction']): 
   if (path.closed) return signedArea(path) * sign > 0;
   const [a, b] = [path.points[0]!, path.points.at(-1)!];
   const [dx, dy] = [(b.x - a.x) * sign, b.y - a.y];
+  const bounds = pathBounds(path)!;
+  const { length } = measurePath(path);
+  // A curl (S, C, e, 3) that ends near where it began, but lower or higher, is written from its top.
+  const curls = Math.hypot(dx, dy) < 0.42 * length && Math.abs(dy) > 0.25 * height(bounds);
+  if (curls) return dy < 0;
   // A slanted line goes down, unless it is nearer to level.
   return Math.abs(dx) > 0.8 * Math.abs(dy) ? dx < 0 : dy < 0;
 }
@@ -157,10 +162,31 @@ function insertionSorted<T>(items: readonly T[], compare: (a: T, b: T) => number
   return out;
 }
 
-/** A dot above or below, or a short level bar that lies over another stroke. */
+/** Places along a path, evenly spread between two shares of its length. */
+function placesOn(path: Path, from: number, to: number, count: number): Point[] {
+  const m = measurePath(path);
+  return Array.from({ length: count }, (_, i) =>
+    pointAtLength(m, m.length * (from + ((to - from) * i) / (count - 1))),
+  );
+}
+
+/** Whether a path comes within a distance of another's middle part: it runs across it, not merely up to it. */
+function crosses(bar: Path, other: Path, near: number): boolean {
+  const along = placesOn(
+    other,
+    0,
+    1,
+    Math.min(1500, Math.max(8, Math.ceil(measurePath(other).length / near) + 1)),
+  );
+  return placesOn(bar, 0.18, 0.82, 40).some((p) =>
+    along.some((q) => Math.abs(p.x - q.x) < near && Math.abs(p.y - q.y) < near),
+  );
+}
+
+/** A dot above or below, or a short level bar that runs across another stroke. */
 function isMark(
   s: { bounds: Bounds; path: Path; width: number; index: number },
-  all: readonly { bounds: Bounds; index: number; width: number }[],
+  all: readonly { bounds: Bounds; path: Path; index: number; width: number }[],
   tallest: number,
 ): boolean {
   const [w, h] = [width(s.bounds), height(s.bounds)];
@@ -172,19 +198,12 @@ function isMark(
       (s.bounds.bottom <= o.bounds.top || s.bounds.top >= o.bounds.bottom),
   );
   if (small && overOrUnder) return true;
-  // A bar crosses a taller stroke well inside of it, as in t and f.
-  return (
-    w > 1.6 * h &&
-    !s.path.closed &&
-    others.some(
-      (o) =>
-        height(o.bounds) > 1.5 * w * 0.6 &&
-        height(o.bounds) > 3 * h &&
-        s.bounds.left < middleX(o.bounds) &&
-        s.bounds.right > middleX(o.bounds) &&
-        s.bounds.top > o.bounds.top + 0.04 * height(o.bounds) &&
-        s.bounds.bottom < o.bounds.bottom - 0.2 * height(o.bounds) &&
-        width(o.bounds) < 1.3 * w,
-    )
+  if (s.path.closed || s.path.points.length < 2 || w < 2.2 * h || h > 0.25 * tallest) return false;
+  return others.some(
+    (o) =>
+      height(o.bounds) > 2.5 * h &&
+      overlap(o.bounds, s.bounds) > 0 &&
+      s.bounds.bottom < o.bounds.bottom - 0.15 * height(o.bounds) &&
+      crosses(s.path, o.path, Math.max(0.4 * s.width, 0.5)),
   );
 }

@@ -16,7 +16,7 @@ export interface ThresholdOptions {
 export const THRESHOLD_OPTIONS: ThresholdOptions = {
   method: 'even light',
   bias: 0,
-  despeckle: 12,
+  despeckle: 40,
   invert: false,
 };
 

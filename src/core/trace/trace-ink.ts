@@ -1,6 +1,12 @@
-import { measurePath, transformPath, type Bounds, type Matrix } from '../geometry';
+import {
+  measurePath,
+  reversePath,
+  transformPath,
+  withFirstPoint,
+  type Bounds,
+  type Matrix,
+} from '../geometry';
 import { widthShareAt, type WidthShare } from '../ink';
-import { reversePath, withFirstPoint } from '../document';
 import type { Orderable, OrderOptions } from './order';
 import { goesBackward, ringStart, writingOrder } from './order';
 import { centreLines, type CentreLineOptions, type TracedStroke, type TraceProgress } from './centre-lines';

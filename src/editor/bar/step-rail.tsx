@@ -1,11 +1,12 @@
 'use client';
-import { Activity, Brush, Frame, PenTool, type LucideIcon } from 'lucide-react';
+import { Activity, Brush, Frame, Image as ImageIcon, PenTool, type LucideIcon } from 'lucide-react';
 import { ToggleButton, ToggleButtonGroup } from 'react-aria-components';
 import styled from 'styled-components';
 import { useEditor, type Step } from '../state';
 
 const STEPS: readonly { id: Step; name: string; icon: LucideIcon }[] = [
   { id: 'setup', name: 'Set up', icon: Frame },
+  { id: 'underlay', name: 'Underlay', icon: ImageIcon },
   { id: 'trace', name: 'Trace', icon: PenTool },
   { id: 'ink', name: 'Ink', icon: Brush },
   { id: 'time', name: 'Time', icon: Activity },

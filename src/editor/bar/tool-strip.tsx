@@ -1,9 +1,21 @@
 'use client';
-import { Hand, Maximize, MousePointer2, PenTool, ZoomIn, ZoomOut } from 'lucide-react';
+import {
+  Hand,
+  ListOrdered,
+  Magnet,
+  Maximize,
+  MousePointer2,
+  Pencil,
+  PenTool,
+  Shapes,
+  Waypoints,
+  ZoomIn,
+  ZoomOut,
+} from 'lucide-react';
 import styled from 'styled-components';
 import { IconButton, IconToggle } from '@/ui';
 import { fit, useView, zoomBy } from '../canvas';
-import { useEditor, type Tool } from '../state';
+import { useEditor, useTools, type Tool } from '../state';
 
 const Strip = styled.div`
   position: absolute;
@@ -15,6 +27,11 @@ const Strip = styled.div`
   border: 1px solid var(--rule);
   border-radius: 10px;
   background: var(--panel);
+`;
+const Line = styled.i`
+  width: 1px;
+  margin: 4px 3px;
+  background: var(--rule);
 `;
 const Zoom = styled.div`
   position: absolute;
@@ -36,14 +53,22 @@ const Zoom = styled.div`
 const TOOLS = [
   { id: 'select', name: 'Select', keys: 'V', icon: MousePointer2 },
   { id: 'pen', name: 'Pen', keys: 'P', icon: PenTool },
+  { id: 'freehand', name: 'Freehand', keys: 'F', icon: Pencil },
+  { id: 'shape', name: 'Lines and shapes', keys: 'U', icon: Shapes },
+  { id: 'order', name: 'Tap the writing order', keys: 'N', icon: ListOrdered },
   { id: 'hand', name: 'Move the view', keys: 'H', icon: Hand },
 ] as const satisfies readonly { id: Tool; name: string; keys: string; icon: unknown }[];
 
 const focusCanvas = () => document.querySelector<HTMLElement>('[data-canvas]')?.focus();
 
+/** Takes up a tool; those that make strokes bring the Trace step along. */
+export const takeTool = (tool: Tool): void =>
+  useEditor.setState({ tool, ...(tool !== 'select' && tool !== 'hand' && { step: 'trace' as const }) });
+
 /** The tools of the canvas. */
 export function ToolStrip() {
   const tool = useEditor((s) => s.tool);
+  const snapping = useTools((s) => s.snapping);
   return (
     <Strip role="toolbar" aria-label="Tools">
       {TOOLS.map(({ id, name, keys, icon: Icon }) => (
@@ -54,13 +79,23 @@ export function ToolStrip() {
           plain
           isSelected={tool === id}
           onChange={() => {
-            useEditor.setState({ tool: id, ...(id === 'pen' && { step: 'trace' as const }) });
+            takeTool(id);
             focusCanvas();
           }}
         >
           <Icon />
         </IconToggle>
       ))}
+      <Line />
+      <IconToggle
+        label="Snap"
+        keys="M"
+        plain
+        isSelected={snapping}
+        onChange={(on) => useTools.setState({ snapping: on })}
+      >
+        <Magnet />
+      </IconToggle>
     </Strip>
   );
 }
@@ -68,8 +103,18 @@ export function ToolStrip() {
 /** How large the piece is shown. */
 export function ZoomStrip() {
   const zoom = useView((s) => s.zoom);
+  const linesOnly = useEditor((s) => s.linesOnly);
   return (
     <Zoom role="toolbar" aria-label="Zoom">
+      <IconToggle
+        label="Strokes as lines only"
+        keys="W"
+        plain
+        isSelected={linesOnly}
+        onChange={(on) => useEditor.setState({ linesOnly: on })}
+      >
+        <Waypoints />
+      </IconToggle>
       <IconButton label="Zoom out" keys="-" plain onPress={() => zoomBy(0.8)}>
         <ZoomOut />
       </IconButton>

@@ -2,11 +2,24 @@
 import { useEffect, useMemo, useRef } from 'react';
 import styled from 'styled-components';
 import type { Piece } from '@/core/document';
-import { evaluate, sameItems, type DrawList } from '@/core/scene';
+import { artItems, evaluate, sameItems, type DrawList } from '@/core/scene';
 import { paint } from '@/core/paint';
-import { useEditor, type Tool } from '../state';
+import { useEditor, useLooseEnds, useTools, type Tool } from '../state';
 import { paintOverlay } from './overlay';
-import { finishDrawing, handTool, penTool, selectTool, type CanvasTool, type PointerInput } from './tools';
+import { takeDropped } from '../importing';
+import { useTracing } from '../tracing/trace-state';
+import {
+  finishDrawing,
+  freehandTool,
+  handTool,
+  orderTool,
+  penTool,
+  selectTool,
+  shapeTool,
+  type CanvasTool,
+  type PointerInput,
+} from './tools';
+import { onUnderlayLoaded, underlayImage } from './underlay-images';
 import { fit, panBy, toPiece, useView, zoomBy, type View } from './view';
 
 const Stage = styled.div`
@@ -30,6 +43,12 @@ const Stage = styled.div`
     pointer-events: none;
   }
 `;
+
+/** What strokes follow, without the strokes. */
+const artAlone = (piece: Piece): DrawList => ({
+  ...piece.size,
+  items: piece.layers.flatMap((layer) => (layer.type === 'stroke' ? [] : artItems(layer))),
+});
 
 const CHECKER = 12;
 const DOUBLE_MS = 350;
@@ -68,7 +87,14 @@ export function CanvasStage() {
   const picture = useRef<HTMLCanvasElement>(null);
   const overlay = useRef<HTMLCanvasElement>(null);
   const tools = useMemo<Record<Tool, CanvasTool>>(
-    () => ({ select: selectTool(), pen: penTool(), hand: handTool() }),
+    () => ({
+      select: selectTool(),
+      pen: penTool(),
+      freehand: freehandTool(),
+      shape: shapeTool(),
+      order: orderTool(),
+      hand: handTool(),
+    }),
     [],
   );
 
@@ -83,8 +109,10 @@ export function CanvasStage() {
 
     /** What the picture shows, so that it is painted anew only when that changes. */
     let shown: { list: DrawList; key: string } | null = null;
-    const paintPicture = (piece: Piece, frame: number, view: View, ratio: number) => {
-      const list = evaluate(piece, frame);
+    const paintPicture = (piece: Piece, frame: number, view: View, ratio: number, linesOnly: boolean) => {
+      const list = linesOnly ? artAlone(piece) : evaluate(piece, frame);
+      const shownUnderlays = piece.underlays.filter((underlay) => !underlay.hidden && underlay.opacity > 0);
+      const images = shownUnderlays.map(underlayImage);
       const { width, height } = picture.current!;
       const key = [
         view.x,
@@ -96,6 +124,7 @@ export function CanvasStage() {
         piece.over,
         list.width,
         list.height,
+        ...shownUnderlays.map((u, i) => [u.asset, u.x, u.y, u.scale, u.opacity, images[i] !== null].join()),
       ].join();
       if (shown?.key === key && sameItems(shown.list, list)) return;
       shown = { list, key };
@@ -104,6 +133,14 @@ export function CanvasStage() {
       context.setTransform(1, 0, 0, 1, 0, 0);
       context.clearRect(0, 0, width, height);
       ground(context, x, y, w, h, piece.over);
+      shownUnderlays.forEach((u, i) => {
+        const image = images[i];
+        if (!image) return;
+        context.globalAlpha = u.opacity;
+        const k = u.scale * zoom;
+        context.drawImage(image, x + u.x * zoom, y + u.y * zoom, u.width * k, u.height * k);
+        context.globalAlpha = 1;
+      });
       context.save();
       context.beginPath();
       context.rect(x, y, w, h);
@@ -126,7 +163,7 @@ export function CanvasStage() {
           shown = null;
         }
       }
-      paintPicture(state.piece, state.frame, view, ratio);
+      paintPicture(state.piece, state.frame, view, ratio, state.linesOnly);
       above.setTransform(ratio, 0, 0, ratio, 0, 0);
       above.clearRect(0, 0, width, height);
       paintOverlay(above, view, state, tools[state.tool].marks());
@@ -150,12 +187,18 @@ export function CanvasStage() {
         shift: event.shiftKey,
         alt: event.altKey,
         double,
+        // A mouse reports half a pressure while a button is down; so do devices that know none.
+        pressure: event.pointerType === 'pen' ? event.pressure : 0.5,
+        tiltX: event.tiltX,
+        tiltY: event.tiltY,
+        time: event.timeStamp,
       };
     };
     const down = (event: PointerEvent) => {
       if (event.button > 1) return;
       element.focus({ preventScroll: true });
-      element.setPointerCapture(event.pointerId);
+      // A pen that is replayed has no pointer to capture.
+      if (event.isTrusted) element.setPointerCapture(event.pointerId);
       if (useEditor.getState().playing) useEditor.setState({ playing: false });
       pressed = event.button === 1 || spaceHeld ? tools.hand : tools[useEditor.getState().tool];
       const input = inputOf(event);
@@ -164,7 +207,10 @@ export function CanvasStage() {
       ask();
     };
     const move = (event: PointerEvent) => {
-      (pressed ?? tools[useEditor.getState().tool]).move(inputOf(event), pressed !== null);
+      const tool = pressed ?? tools[useEditor.getState().tool];
+      // A pen reports more often than the screen is drawn: all of it counts.
+      const all = pressed ? event.getCoalescedEvents() : [];
+      for (const one of all.length > 0 ? all : [event]) tool.move(inputOf(one), pressed !== null);
       ask();
     };
     const up = (event: PointerEvent) => {
@@ -209,10 +255,17 @@ export function CanvasStage() {
     const unsubscribe = [
       useEditor.subscribe((now, before) => {
         if (now.piece.size !== before.piece.size && useView.getState().fitted) fit(now.piece.size);
-        if (now.tool !== before.tool && now.tool !== 'pen') finishDrawing();
+        if (now.tool !== before.tool) {
+          tools[before.tool].leave?.();
+          if (now.tool !== 'pen') finishDrawing();
+        }
         ask();
       }),
       useView.subscribe(ask),
+      useTools.subscribe(ask),
+      useLooseEnds.subscribe(ask),
+      useTracing.subscribe(ask),
+      onUnderlayLoaded(ask),
     ];
     element.addEventListener('pointerdown', down);
     element.addEventListener('pointermove', move);
@@ -243,6 +296,15 @@ export function CanvasStage() {
       role="application"
       aria-label="Canvas. The same strokes and points are listed in the score and in the Trace panel."
       data-canvas
+      onDragOver={(event) => {
+        if (![...event.dataTransfer.types].includes('Files')) return;
+        event.preventDefault();
+        event.dataTransfer.dropEffect = 'copy';
+      }}
+      onDrop={(event) => {
+        event.preventDefault();
+        takeDropped(event.dataTransfer);
+      }}
       style={{ background: 'var(--desk)' }}
     >
       <canvas ref={picture} />

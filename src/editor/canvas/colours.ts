@@ -6,4 +6,7 @@ export const OVERLAY = {
   ink: '#15120e',
   faint: 'rgba(237, 230, 216, 0.32)',
   safe: 'rgba(237, 230, 216, 0.45)',
+  guide: 'rgba(67, 179, 160, 0.7)',
+  grid: 'rgba(237, 230, 216, 0.09)',
+  caution: '#d9a441',
 } as const;

@@ -11,8 +11,11 @@ import { inkedLengths } from '@/core/ink';
 import { strokesOf, type Stroke } from '@/core/document';
 import { tracePath } from '@/core/paint';
 import { windowAt } from '@/core/scene';
-import type { EditorState } from '../state';
+import { looseEndsOf, useLooseEnds, useTools, type EditorState } from '../state';
+import { useTracing } from '../tracing/trace-state';
 import { OVERLAY } from './colours';
+import { framed } from './frames';
+import { frame as drawFrame, guidesAndGrid, inkMask, looseEnds, traceResult } from './overlay-trace';
 import { toScreen, type View } from './view';
 
 type Context = CanvasRenderingContext2D;
@@ -26,6 +29,12 @@ export interface ToolMarks {
   readonly box?: { from: Point; to: Point };
   /** Words beside the pointer: the number that a drag changes. */
   readonly says?: { at: Point; text: string };
+  /** Lines that show what a place was drawn to. */
+  readonly hairlines?: readonly (readonly [Point, Point])[];
+  /** The pen's way since it was put down. */
+  readonly trail?: readonly Point[];
+  /** Strokes tapped in their new order. */
+  readonly tapped?: readonly string[];
 }
 
 function line(context: Context, view: View, path: Path): void {
@@ -178,7 +187,25 @@ function safeAreas(context: Context, view: View, size: { width: number; height: 
   }
 }
 
-function marks(context: Context, view: View, { preview, box, says }: ToolMarks): void {
+function marks(context: Context, view: View, { preview, box, says, hairlines, trail }: ToolMarks): void {
+  for (const [from, to] of hairlines ?? []) {
+    const [a, b] = [toScreen(view, from), toScreen(view, to)];
+    context.beginPath();
+    context.moveTo(a.x, a.y);
+    context.lineTo(b.x, b.y);
+    context.lineWidth = 1;
+    context.strokeStyle = OVERLAY.tail;
+    context.stroke();
+  }
+  if (trail && trail.length > 1) {
+    context.beginPath();
+    trail.forEach((p, i) => {
+      const at = toScreen(view, p);
+      if (i) context.lineTo(at.x, at.y);
+      else context.moveTo(at.x, at.y);
+    });
+    outlined(context, 1.6, OVERLAY.head);
+  }
   if (preview) {
     line(context, view, preview);
     context.setLineDash([4, 4]);
@@ -214,22 +241,34 @@ export function paintOverlay(context: Context, view: View, state: EditorState, t
   if (state.safeAreas) safeAreas(context, view, state.piece.size);
   if (state.playing) return;
   const { piece, selection, frame } = state;
+  guidesAndGrid(context, view, piece, useTools.getState().grid);
+  const { run, ink } = useTracing.getState();
+  const inked = ink && piece.underlays.find((underlay) => underlay.id === ink.underlay);
+  if (ink && inked) inkMask(context, view, ink.mask, inked);
+  if (run?.strokes) {
+    // What was found stands alone until it is taken or left.
+    traceResult(context, view, run.strokes, piece.size);
+    return;
+  }
+  const box = framed(state);
+  if (box) drawFrame(context, view, box.bounds, !box.locked && state.tool === 'select');
   const strokes = strokesOf(piece);
   const chosen = strokes.filter((layer) => selection.layers.includes(layer.id) && !layer.hidden);
   for (const layer of strokes) {
     if (layer.hidden || chosen.includes(layer)) continue;
     const w = windowAt(layer, frame);
     // Ink shows where the stroke lies; what is not inked now is shown by its path.
-    if (w.head - w.tail > 0.999) continue;
+    if (w.head - w.tail > 0.999 && !state.linesOnly) continue;
     line(context, view, layer.path);
     context.lineWidth = 1;
-    context.strokeStyle = OVERLAY.faint;
-    context.setLineDash([3, 4]);
+    context.strokeStyle = state.linesOnly ? OVERLAY.vellum : OVERLAY.faint;
+    context.setLineDash(state.linesOnly ? [] : [3, 4]);
     context.stroke();
     context.setLineDash([]);
   }
   strokes.forEach((layer, i) => {
-    if (!layer.hidden && !chosen.includes(layer)) badge(context, view, layer, i + 1, false);
+    if (layer.hidden || chosen.includes(layer)) return;
+    badge(context, view, layer, i + 1, tool.tapped?.includes(layer.id) === true);
   });
   for (const layer of chosen) {
     line(context, view, layer.path);
@@ -241,6 +280,8 @@ export function paintOverlay(context: Context, view: View, state: EditorState, t
     pointsAndHandles(context, view, chosen[0]!.path, shownHandles(chosen[0]!, state));
   }
   for (const layer of chosen) ends(context, view, layer, frame);
+  const { shown, reach } = useLooseEnds.getState();
+  if (shown) looseEnds(context, view, looseEndsOf(piece, reach));
   marks(context, view, tool);
 }
 

@@ -1,4 +1,6 @@
 import { finishDrawing, fit, removeLastDrawn, zoomBy } from '../canvas';
+import { takeTool } from '../bar/tool-strip';
+import { takePasted } from '../importing';
 import { togglePlay } from '../playback/playback';
 import { fitTime } from '../score';
 import { save } from '../saving';
@@ -22,6 +24,7 @@ import {
   toggleClosed,
   undo,
   useEditor,
+  useTools,
   type Tool,
 } from '../state';
 
@@ -36,8 +39,7 @@ export interface Shortcut {
 }
 
 const get = useEditor.getState;
-const tool = (to: Tool) => () =>
-  useEditor.setState({ tool: to, ...(to === 'pen' && { step: 'trace' as const }) });
+const tool = (to: Tool) => () => takeTool(to);
 
 const toggleFlag = (flag: 'hidden' | 'locked'): void => {
   const strokes = selectedStrokes(get());
@@ -74,6 +76,16 @@ export const SHORTCUTS: readonly Shortcut[] = [
   { group: 'Piece', keys: 'Ctrl S', name: 'Save now (it saves by itself)', run: () => void save() },
   { group: 'Tools', keys: 'V', name: 'Select', onCanvas: true, run: tool('select') },
   { group: 'Tools', keys: 'P', name: 'Pen', onCanvas: true, run: tool('pen') },
+  { group: 'Tools', keys: 'F', name: 'Freehand', onCanvas: true, run: tool('freehand') },
+  { group: 'Tools', keys: 'U', name: 'Lines and shapes', onCanvas: true, run: tool('shape') },
+  { group: 'Tools', keys: 'N', name: 'Tap the writing order', onCanvas: true, run: tool('order') },
+  {
+    group: 'Tools',
+    keys: 'M',
+    name: 'Snap on or off (Alt: not while held)',
+    onCanvas: true,
+    run: () => useTools.setState(({ snapping }) => ({ snapping: !snapping })),
+  },
   { group: 'Tools', keys: 'H', name: 'Move the view', onCanvas: true, run: tool('hand') },
   { group: 'Tools', keys: 'Escape', name: 'End the stroke, leave the tool, select nothing', run: escape },
   { group: 'Tools', keys: 'Enter', name: 'End the stroke', onCanvas: true, run: finishDrawing },
@@ -87,7 +99,7 @@ export const SHORTCUTS: readonly Shortcut[] = [
   { group: 'Strokes and points', keys: 'Ctrl A', name: 'Select all strokes, or all points', run: selectAll },
   { group: 'Strokes and points', keys: 'Ctrl D', name: 'Duplicate', run: duplicateSelected },
   { group: 'Strokes and points', keys: 'Ctrl C', name: 'Copy strokes', run: copySelected },
-  { group: 'Strokes and points', keys: 'Ctrl V', name: 'Paste strokes', run: pasteCopied },
+  { group: 'Strokes and points', keys: 'Ctrl V', name: 'Paste strokes, a picture or SVG' },
   {
     group: 'Strokes and points',
     keys: 'Arrows',
@@ -149,6 +161,12 @@ export const SHORTCUTS: readonly Shortcut[] = [
     name: 'Safe areas',
     run: () => useEditor.setState(({ safeAreas }) => ({ safeAreas: !safeAreas })),
   },
+  {
+    group: 'View',
+    keys: 'W',
+    name: 'Strokes as lines only',
+    run: () => useEditor.setState(({ linesOnly }) => ({ linesOnly: !linesOnly })),
+  },
   { group: 'View', keys: 'Space drag', name: 'Move the view (on the canvas)' },
   { group: 'View', keys: 'Ctrl wheel', name: 'Zoom to the pointer, on canvas and score' },
   { group: 'View', keys: '?', name: 'This list', run: () => window.dispatchEvent(new Event('obelus:keys')) },
@@ -199,6 +217,15 @@ export function listenForKeys(): () => void {
     if (!event.repeat || arrow || [',', '.', '+', '-', 'Ctrl Z', 'Ctrl Shift Z', 'Ctrl Y'].includes(now))
       found.run!(event);
   };
+  const onPaste = (event: ClipboardEvent): void => {
+    if (inField(document.activeElement) || document.querySelector('[role="dialog"]')) return;
+    event.preventDefault();
+    if (!event.clipboardData || !takePasted(event.clipboardData)) pasteCopied();
+  };
   window.addEventListener('keydown', onKey);
-  return () => window.removeEventListener('keydown', onKey);
+  window.addEventListener('paste', onPaste);
+  return () => {
+    window.removeEventListener('keydown', onKey);
+    window.removeEventListener('paste', onPaste);
+  };
 }

@@ -3,3 +3,4 @@ export * from './presets';
 export * from './setup-panel';
 export * from './time-panel';
 export * from './trace-panel';
+export * from './underlay-panel';

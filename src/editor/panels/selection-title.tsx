@@ -2,7 +2,7 @@
 import { strokesOf } from '@/core/document';
 import { measurePath } from '@/core/geometry';
 import { NameField } from '@/ui';
-import { renameLayer, selectedStrokes, useEditor } from '../state';
+import { renameLayer, selectedStrokes, singleLayer, useEditor } from '../state';
 import { PanelFacts, PanelTitle } from './panel';
 
 /** What the panel speaks of: the selected stroke by its name, or how many there are. */
@@ -10,6 +10,21 @@ export function SelectionTitle({ empty }: { empty: string }) {
   const piece = useEditor((s) => s.piece);
   const selection = useEditor((s) => s.selection);
   const strokes = selectedStrokes({ piece, selection });
+  const layer = singleLayer({ piece, selection });
+  if (layer && layer.type !== 'stroke') {
+    return (
+      <>
+        <PanelTitle>
+          <NameField label="Name" value={layer.name} onChange={(name) => renameLayer(layer.id, name)} />
+        </PanelTitle>
+        <PanelFacts>
+          {layer.type === 'lettering' ? 'lettering' : 'art'}
+          {layer.locked ? ' · locked' : ''}
+          {layer.hidden ? ' · hidden' : ''}
+        </PanelFacts>
+      </>
+    );
+  }
   if (strokes.length === 0) {
     return (
       <>

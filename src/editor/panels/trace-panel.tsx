@@ -1,205 +1,69 @@
 'use client';
-import { memo } from 'react';
-import styled from 'styled-components';
-import { movePoints } from '@/core/document';
-import { Button, NumberField, pixels, Segmented } from '@/ui';
-import {
-  beginDrag,
-  deleteSelected,
-  duplicateSelected,
-  editPath,
-  endDrag,
-  makeCorner,
-  makeSmooth,
-  reverseSelected,
-  select,
-  selectedStrokes,
-  singleStroke,
-  stepSelected,
-  toggleClosed,
-  useEditor,
-} from '../state';
-import { Buttons, Group, Hint } from './panel';
+import { Button } from '@/ui';
+import { reverseSelected, selectedStrokes, singleLayer, useEditor } from '../state';
+import { takeTool } from '../bar/tool-strip';
+import { BorderControls } from './border-controls';
+import { CleanControls } from './clean-controls';
+import { FindStrokes } from './find-strokes';
+import { OrderControls } from './order-controls';
+import { Buttons, Group, PanelFacts, PanelTitle } from './panel';
+import { PointControls } from './point-controls';
 import { SelectionTitle } from './selection-title';
+import { ToolOptions } from './tool-options';
 
-const List = styled.ul`
-  max-height: 132px;
-  margin: 4px 0 0;
-  padding: 0;
-  overflow: auto;
-  list-style: none;
-  scrollbar-width: thin;
-  scrollbar-color: var(--rule) transparent;
-`;
-const Item = styled.button`
-  display: flex;
-  gap: 10px;
-  width: 100%;
-  padding: 2px 7px;
-  border: 0;
-  border-radius: 5px;
-  background: none;
-  text-align: left;
-  color: var(--quiet);
-  &[aria-pressed='true'] {
-    background: var(--pressed);
-    color: var(--text);
-  }
-  span:first-child {
-    width: 26px;
-    font: italic 15px/1.3 var(--serif);
-  }
-  span:nth-child(2) {
-    flex: 1;
-  }
-`;
-
-const PointItem = memo(function PointItem({
-  index,
-  x,
-  y,
-  kind,
-  chosen,
-  stroke,
-}: {
-  index: number;
-  x: number;
-  y: number;
-  kind: string;
-  chosen: boolean;
-  stroke: string;
-}) {
-  return (
-    <li>
-      <Item aria-pressed={chosen} onClick={() => select({ layers: [stroke], points: [index] })}>
-        <span>{index + 1}</span>
-        <span>
-          {Math.round(x * 10) / 10}, {Math.round(y * 10) / 10}
-        </span>
-        <span>{kind}</span>
-      </Item>
-    </li>
-  );
-});
-
-/** Points listed at most: a longer path is worked on the canvas. */
-const LISTED = 200;
-
-function PointControls() {
-  const stroke = useEditor(singleStroke);
-  const chosen = useEditor((s) => s.selection.points);
-  if (!stroke) return null;
-  const { path } = stroke;
-  const point = chosen.length === 1 ? path.points[chosen[0]!] : undefined;
-  const kinds = new Set(
-    (chosen.length > 0 ? chosen.map((i) => path.points[i]!) : path.points).map((p) => p?.kind),
-  );
-  const move = (axis: 'x' | 'y') => (value: number) => {
-    const now = singleStroke(useEditor.getState())?.path.points[chosen[0]!];
-    if (now)
-      editPath((p) => movePoints(p, { x: 0, y: 0, [axis]: value - now[axis] }, chosen), `point ${axis}`);
-  };
-  return (
-    <>
-      <Group
-        title={
-          chosen.length > 0
-            ? `${chosen.length} of ${path.points.length} points`
-            : `${path.points.length} points`
-        }
-      >
-        <Segmented
-          label="Kind of point"
-          value={kinds.size === 1 ? ([...kinds][0] as 'corner' | 'smooth') : null}
-          choices={[
-            { id: 'corner', name: 'corner' },
-            { id: 'smooth', name: 'smooth' },
-          ]}
-          onChange={(kind) => (kind === 'corner' ? makeCorner() : makeSmooth())}
-        />
-        {point && (
-          <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 12, marginTop: 4 }}>
-            {(['x', 'y'] as const).map((axis) => (
-              <NumberField
-                key={axis}
-                label={axis.toUpperCase()}
-                value={point[axis]}
-                onChange={move(axis)}
-                onBegin={beginDrag}
-                onEnd={endDrag}
-                {...pixels}
-              />
-            ))}
-          </div>
-        )}
-        <List aria-label="Points of the stroke">
-          {path.points.slice(0, LISTED).map((p, i) => (
-            <PointItem
-              key={i}
-              index={i}
-              x={p.x}
-              y={p.y}
-              kind={p.kind}
-              chosen={chosen.includes(i)}
-              stroke={stroke.id}
-            />
-          ))}
-        </List>
-        {path.points.length > LISTED && <Hint>The first {LISTED} are listed; all are on the canvas.</Hint>}
-      </Group>
-      <Group title="Path">
-        <Buttons style={{ marginTop: 0 }}>
-          <Button onPress={toggleClosed}>{path.closed ? 'Open' : 'Close'}</Button>
-          <Button onPress={reverseSelected}>Reverse</Button>
-        </Buttons>
-      </Group>
-    </>
-  );
-}
-
-/** Making and mending paths. */
+/** Making strokes: found in what is followed, or drawn; and mending them. */
 export function TracePanel() {
   const piece = useEditor((s) => s.piece);
   const selection = useEditor((s) => s.selection);
-  const drawing = useEditor((s) => s.drawing);
+  const chosenUnderlay = useEditor((s) => s.underlay);
   const tool = useEditor((s) => s.tool);
   const strokes = selectedStrokes({ piece, selection });
+  const layer = singleLayer({ piece, selection });
+  const underlay = piece.underlays.find((u) => u.id === chosenUnderlay);
+  const source = underlay ?? (layer && layer.type !== 'stroke' ? layer : null);
+  const traceable = piece.layers.some((l) => l.type !== 'stroke') || piece.underlays.length > 0;
   return (
     <>
-      <SelectionTitle empty="Select a stroke on the canvas or in the score, or draw one." />
-      {(tool === 'pen' || drawing) && (
-        <Group title="Pen">
-          <Hint style={{ marginTop: 0 }}>
-            {drawing
-              ? 'Click for a corner, drag for a smooth point. Click the first point to close; Enter ends the stroke, Backspace takes back a point.'
-              : 'Click or drag on the canvas to begin a stroke. On the selected stroke: an end goes on, the path takes a new point, Alt takes one out.'}
-          </Hint>
-        </Group>
+      {underlay ? (
+        <>
+          <PanelTitle>{underlay.name}</PanelTitle>
+          <PanelFacts>underlay</PanelFacts>
+        </>
+      ) : (
+        <SelectionTitle
+          empty={
+            traceable
+              ? 'Select lettering, art or an underlay to find its strokes, or draw.'
+              : 'Select a stroke on the canvas or in the score, or draw one.'
+          }
+        />
       )}
-      {tool !== 'pen' && strokes.length === 0 && (
+      {source && <FindStrokes source={source} />}
+      <ToolOptions />
+      {tool === 'select' && !source && strokes.length === 0 && (
         <Group>
-          <Button style={{ width: '100%' }} onPress={() => useEditor.setState({ tool: 'pen' })}>
-            Draw with the pen
-          </Button>
-        </Group>
-      )}
-      <PointControls />
-      {strokes.length > 1 && (
-        <Group title="Path">
           <Buttons style={{ marginTop: 0 }}>
-            <Button onPress={reverseSelected}>Reverse</Button>
+            <Button onPress={() => takeTool('pen')}>Pen</Button>
+            <Button onPress={() => takeTool('freehand')}>Freehand</Button>
+            <Button onPress={() => takeTool('shape')}>Shapes</Button>
+            <Button onPress={() => useEditor.setState({ step: 'underlay' })}>Set type …</Button>
           </Buttons>
         </Group>
       )}
-      {strokes.length > 0 && (
-        <Group title="Writing order">
-          <Buttons style={{ marginTop: 0 }}>
-            <Button onPress={() => stepSelected(-1)}>Earlier</Button>
-            <Button onPress={() => stepSelected(1)}>Later</Button>
-            <Button onPress={duplicateSelected}>Duplicate</Button>
-            <Button onPress={deleteSelected}>Delete</Button>
-          </Buttons>
-        </Group>
+      {!source && (
+        <>
+          <PointControls />
+          {strokes.length > 1 && (
+            <Group title="Path">
+              <Buttons style={{ marginTop: 0 }}>
+                <Button onPress={reverseSelected}>Reverse</Button>
+              </Buttons>
+            </Group>
+          )}
+          {strokes.length > 0 && <CleanControls strokes={strokes} />}
+          <OrderControls />
+          <BorderControls />
+        </>
       )}
     </>
   );

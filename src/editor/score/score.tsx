@@ -2,7 +2,7 @@
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import styled from 'styled-components';
-import { reorderLayers, type KeyRef, type Layer } from '@/core/document';
+import { reorderLayers, withTimingCarried, type KeyRef, type Layer } from '@/core/document';
 import { keysOf } from '@/core/timing';
 import { Button } from '@/ui';
 import { edit, select, useEditor } from '../state';
@@ -227,7 +227,9 @@ export function Score() {
         if (already) choose(index, event);
         return;
       }
-      edit((piece) => reorderLayers(piece, useEditor.getState().selection.layers, place));
+      edit((piece) =>
+        withTimingCarried(piece, reorderLayers(piece, useEditor.getState().selection.layers, place)),
+      );
     };
     target.addEventListener('pointermove', moved);
     target.addEventListener('pointerup', done);

@@ -6,11 +6,13 @@ import {
   removeKeys,
   removePoints,
   removeLayers,
+  removeUnderlay,
   reverseStrokes,
   stepLayers,
   toCorner,
   toSmooth,
   updateLayers,
+  withTimingCarried,
   withClosed,
   withPath,
   moveKeys,
@@ -38,9 +40,14 @@ export function editPath(change: (path: Path) => Path, merge?: string): void {
   if (stroke && id) edit((piece) => withPath(piece, id, change(stroke.path)), merge);
 }
 
-/** Deletes what is selected: keys before points before whole strokes. */
+/** Deletes what is selected: an underlay, or keys before points before whole strokes. */
 export function deleteSelected(): void {
-  const { selection } = get();
+  const { selection, underlay } = get();
+  if (underlay) {
+    edit((piece) => removeUnderlay(piece, underlay));
+    useEditor.setState({ underlay: null });
+    return;
+  }
   if (selection.keys.length > 0) {
     edit((piece) => removeKeys(piece, selection.keys));
     select({ layers: selection.layers });
@@ -115,7 +122,7 @@ export const reverseSelected = (): void => {
 
 export const stepSelected = (step: -1 | 1): void => {
   const { layers } = get().selection;
-  edit((piece) => stepLayers(piece, layers, step));
+  edit((piece) => withTimingCarried(piece, stepLayers(piece, layers, step)));
 };
 
 /** Points to work on: the selected ones, or all of the path. */
@@ -123,6 +130,10 @@ const pointsOf = (path: Path): readonly number[] => {
   const { points } = get().selection;
   return points.length > 0 ? points : path.points.map((_, i) => i);
 };
+
+/** Changes the path of the one selected stroke by its points in hand (all of them where none are chosen). */
+export const editPoints = (change: (path: Path, indices: readonly number[]) => Path, merge?: string): void =>
+  editPath((path) => change(path, pointsOf(path)), merge);
 
 export const makeCorner = (): void => editPath((path) => toCorner(path, pointsOf(path)));
 export const makeSmooth = (): void => editPath((path) => toSmooth(path, pointsOf(path)));

@@ -1,8 +1,8 @@
 import { create } from 'zustand';
 import { strokesOf, type KeyRef, type Layer, type Piece, type Stroke } from '@/core/document';
 
-export type Step = 'setup' | 'trace' | 'ink' | 'time';
-export type Tool = 'select' | 'pen' | 'hand';
+export type Step = 'setup' | 'underlay' | 'trace' | 'ink' | 'time';
+export type Tool = 'select' | 'pen' | 'freehand' | 'shape' | 'order' | 'hand';
 
 export interface Selection {
   readonly layers: readonly string[];
@@ -37,6 +37,10 @@ export interface EditorState {
   /** Frames that playback could not show since it was started. */
   readonly dropped: number;
   readonly safeAreas: boolean;
+  /** Strokes are shown by their paths alone, over the underlay. */
+  readonly linesOnly: boolean;
+  /** The underlay that is being worked on. */
+  readonly underlay: string | null;
   /** The stroke the pen is drawing on, and at which end. */
   readonly drawing: { readonly stroke: string; readonly at: 'start' | 'end' } | null;
 }
@@ -58,6 +62,8 @@ export const useEditor = create<EditorState>(() => ({
   looping: true,
   dropped: 0,
   safeAreas: false,
+  linesOnly: false,
+  underlay: null,
   drawing: null,
 }));
 
@@ -76,6 +82,7 @@ export function loadPiece(piece: Piece): void {
     selection: NOTHING,
     drawing: null,
     playing: false,
+    underlay: null,
   });
   set({ frame: Math.min(get().frame, piece.length - 1), tool: 'select', dropped: 0 });
 }
@@ -163,7 +170,10 @@ export function redo(): void {
 }
 
 export const select = (selection: Partial<Selection>): void =>
-  set({ selection: { ...NOTHING, ...selection } });
+  set({ selection: { ...NOTHING, ...selection }, underlay: null });
+
+/** Takes an underlay in hand; strokes are let go. */
+export const selectUnderlay = (id: string | null): void => set({ selection: NOTHING, underlay: id });
 
 /** Shows a frame, held to the piece; playback stops. */
 export function showFrame(frame: number): void {
@@ -177,6 +187,12 @@ export const selectedStrokes = ({ piece, selection }: Pick<EditorState, 'piece' 
 /** Everything selected: strokes, art and lettering, in their order. */
 export const selectedLayers = ({ piece, selection }: Pick<EditorState, 'piece' | 'selection'>): Layer[] =>
   piece.layers.filter((layer) => selection.layers.includes(layer.id));
+
+/** The one selected layer, or null when there is none or more than one. */
+export function singleLayer(state: Pick<EditorState, 'piece' | 'selection'>): Layer | null {
+  const layers = selectedLayers(state);
+  return layers.length === 1 ? layers[0]! : null;
+}
 
 /** The one selected stroke, or null when there is none or more than one. */
 export function singleStroke(state: Pick<EditorState, 'piece' | 'selection'>): Stroke | null {

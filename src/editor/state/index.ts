@@ -1,2 +1,4 @@
 export * from './actions';
 export * from './editor-store';
+export * from './tool-settings';
+export * from './loose-ends';

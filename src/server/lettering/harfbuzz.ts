@@ -2,11 +2,11 @@ import type { Shaper, ShapedGlyph } from '@/core/lettering';
 import { pathData, readPathData, transformCommands } from '@/core/geometry';
 import { runsOf } from './runs';
 
-type HarfBuzz = typeof import('harfbuzzjs');
+import type * as HarfBuzz from 'harfbuzzjs';
 
-let loading: Promise<HarfBuzz> | null = null;
+let loading: Promise<typeof HarfBuzz> | null = null;
 /** HarfBuzz, loaded once; it is WebAssembly, so a hostile font stays within its own memory. */
-const harfbuzz = (): Promise<HarfBuzz> => (loading ??= import('harfbuzzjs'));
+const harfbuzz = (): Promise<typeof HarfBuzz> => (loading ??= import('harfbuzzjs'));
 
 /** A face read from its bytes (TrueType or OpenType), ready to shape at one weight. */
 export interface LoadedFace extends Shaper {

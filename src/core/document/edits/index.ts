@@ -3,5 +3,7 @@ export * from './ink';
 export * from './keys';
 export * from './layers';
 export * from './manner';
+export * from './order';
 export * from './placing';
 export * from './points';
+export * from './sequence';

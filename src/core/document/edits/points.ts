@@ -5,6 +5,7 @@ import {
   segmentCubic,
   isStraight,
   splitCubic,
+  reversePath,
   subtract,
   unit,
   corner,
@@ -102,19 +103,6 @@ export function toSmooth(path: Path, indices: readonly number[]): Path {
       };
     }),
   };
-}
-
-/** The same path written the other way; a closed one keeps its first point. */
-export function reversePath(path: Path): Path {
-  const turned = [...path.points].reverse().map((p): PathPoint => ({ ...p, in: p.out, out: p.in }));
-  const points = path.closed ? [turned.at(-1)!, ...turned.slice(0, -1)] : turned;
-  return { ...path, points };
-}
-
-/** The same closed path begun at another of its points; an open one stays as it is. */
-export function withFirstPoint(path: Path, index: number): Path {
-  if (!path.closed || index === 0) return path;
-  return { ...path, points: [...path.points.slice(index), ...path.points.slice(0, index)] };
 }
 
 /** Closes an open path with a curve from its last to its first point, or opens a closed one there. */

@@ -239,7 +239,7 @@ export function readSvg(source: string): ReadSvg {
         nested(element, d, here, inside);
         break;
       case 'use':
-        useElement(element, d, here);
+        drawUse(element, d, here);
         break;
       case 'switch':
         // The first that asks for nothing we lack.
@@ -278,7 +278,7 @@ export function readSvg(source: string): ReadSvg {
     inside(view, matrix);
   };
 
-  const useElement = (element: Element, d: Declarations, here: Walk): void => {
+  const drawUse = (element: Element, d: Declarations, here: Walk): void => {
     const reference = element.attributes.href;
     const target = byId.get(localId(reference) ?? '');
     if (!target) {

@@ -34,7 +34,9 @@ import {
   singleStroke,
   useEditor,
 } from '../../state';
+import type { Snapped } from '@/core/snap';
 import { placeOn, pointAt, REACH } from '../hit';
+import { snapped, snapTargets } from '../snapping';
 import { toScreen, useView } from '../view';
 import { to45, type CanvasTool, type PointerInput } from './tool';
 
@@ -77,22 +79,29 @@ export function removeLastDrawn(): void {
 export function penTool(): CanvasTool {
   let pulling: { id: string; index: number; at: 'start' | 'end'; closing: boolean } | null = null;
   let pointer: Point | null = null;
+  let found: Snapped | null = null;
   const view = useView.getState;
   const near = (p: Point, screen: Point) => distance(toScreen(view(), p), screen) <= REACH;
 
   /** Where the pen would put a point: in steps of 45° from the last one with Shift. */
   function aimed(input: PointerInput): Point {
     const now = drawn();
-    if (!now || !input.shift) return input.point;
-    const from = openEnd(now.stroke.path, now.at);
-    return add(from, to45(subtract(input.point, from)));
+    found = null;
+    const from = now && openEnd(now.stroke.path, now.at);
+    if (from && input.shift) return add(from, to45(subtract(input.point, from)));
+    if (input.alt) return input.point;
+    const targets = snapTargets(now ? { strokes: [now.stroke.id], path: now.stroke.path } : {});
+    const result = snapped(input.point, targets, from ?? undefined);
+    found = result.snap;
+    return result.point;
   }
 
   function startNew(input: PointerInput): void {
     const { piece } = state();
     const before = selectedStrokes(state()).at(-1) ?? strokesOf(piece).at(-1);
     const id = newId();
-    const path: Path = { closed: false, points: [corner(input.point.x, input.point.y)] };
+    const at = aimed(input);
+    const path: Path = { closed: false, points: [corner(at.x, at.y)] };
     const stroke = newStroke(id, `Stroke ${strokesOf(piece).length + 1}`, path, before?.ink ?? DEFAULT_INK);
     beginDrag();
     edit((p) => addLayers(p, [stroke]));
@@ -202,15 +211,19 @@ export function penTool(): CanvasTool {
     },
     marks() {
       const now = drawn();
-      if (!now || !pointer || pulling) return {};
+      const lines = found && !pulling ? { hairlines: found.hairlines } : {};
+      if (!now || !pointer || pulling) {
+        return { ...lines, ...(found && pointer && !pulling && { says: { at: pointer, text: found.says } }) };
+      }
       const from = openEnd(now.stroke.path, now.at);
       const turned = now.at === 'end' ? from : { ...from, out: from.in };
       return {
         preview: { closed: false, points: [{ ...turned, in: { x: 0, y: 0 } }, corner(pointer.x, pointer.y)] },
         says: {
           at: pointer,
-          text: `${Math.round(distance(from, pointer))} px`,
+          text: `${Math.round(distance(from, pointer))} px${found ? ` · ${found.says}` : ''}`,
         },
+        ...lines,
       };
     },
     cursor: () => 'crosshair',

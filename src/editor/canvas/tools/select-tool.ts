@@ -6,11 +6,16 @@ import {
   toCorner,
   toSmooth,
   strokeById,
+  scaleLayers,
+  updateUnderlay,
   withPath,
   type Layer,
+  type Piece,
+  type Underlay,
 } from '@/core/document';
+import type { Snapped } from '@/core/snap';
 import { layerBounds } from '@/core/scene';
-import { subtract, type Path, type Point } from '@/core/geometry';
+import { add, distance, subtract, type Path, type Point } from '@/core/geometry';
 import {
   beginDrag,
   cancelDrag,
@@ -19,16 +24,21 @@ import {
   editFromBase,
   endDrag,
   select,
+  selectUnderlay,
   singleStroke,
   useEditor,
 } from '../../state';
-import { handleAt, placeOn, pointAt, layerAt, type HandleHit } from '../hit';
+import { cornersOf, framed, underlayBounds } from '../frames';
+import { handleAt, placeOn, pointAt, layerAt, REACH, type HandleHit } from '../hit';
+import { snapped, snapTargets } from '../snapping';
 import { shownHandles, type ToolMarks } from '../overlay';
-import { useView } from '../view';
+import { toScreen, useView } from '../view';
 import { to45, type CanvasTool, type PointerInput } from './tool';
 
 type Drag =
-  | { kind: 'points'; from: Point }
+  | { kind: 'size'; id: string; from: Point; opposite: Point }
+  | { kind: 'underlay'; id: string; from: Point }
+  | { kind: 'points'; from: Point; held: Point; path: Path }
   | { kind: 'layers'; from: Point }
   | { kind: 'handle'; hit: HandleHit }
   | { kind: 'box'; from: Point; to: Point; add: boolean };
@@ -38,6 +48,27 @@ const inside = (p: Point, a: Point, b: Point): boolean =>
   p.x <= Math.max(a.x, b.x) &&
   p.y >= Math.min(a.y, b.y) &&
   p.y <= Math.max(a.y, b.y);
+
+/** The topmost underlay at a place that may be moved. */
+function underlayAt(p: Point): Underlay | null {
+  const { underlays } = useEditor.getState().piece;
+  const holds = (u: Underlay) => {
+    const b = underlayBounds(u);
+    return p.x >= b.left && p.x <= b.right && p.y >= b.top && p.y <= b.bottom;
+  };
+  return [...underlays].reverse().find((u) => !u.hidden && !u.locked && holds(u)) ?? null;
+}
+
+/** A layer or an underlay scaled about a place. */
+function sized(piece: Piece, id: string, factor: number, about: Point): Piece {
+  const underlay = piece.underlays.find((u) => u.id === id);
+  if (!underlay) return scaleLayers(piece, [id], factor, about);
+  return updateUnderlay(piece, id, {
+    scale: underlay.scale * factor,
+    x: about.x + (underlay.x - about.x) * factor,
+    y: about.y + (underlay.y - about.y) * factor,
+  });
+}
 
 /** Whether a box takes hold of a layer: of a stroke by one of its points, of art by all of it. */
 function touches(layer: Layer, a: Point, b: Point): boolean {
@@ -60,11 +91,25 @@ export function selectTool(): CanvasTool {
   let drag: Drag | null = null;
   let says: ToolMarks['says'];
   let hover = 'default';
+  let found: Snapped | null = null;
   const state = useEditor.getState;
   const view = useView.getState;
 
   const toggleKind = (path: Path, index: number): Path =>
     (path.points[index]!.kind === 'smooth' ? toCorner : toSmooth)(path, [index]);
+
+  /** A corner of the frame round art, lettering or an underlay sizes it. */
+  function downOnFrame(input: PointerInput): boolean {
+    const box = framed(state());
+    if (!box || box.locked) return false;
+    const corner = cornersOf(box.bounds).find(
+      ({ at }) => distance(toScreen(view(), at), input.screen) <= REACH,
+    );
+    if (!corner) return false;
+    drag = { kind: 'size', id: box.id, from: corner.at, opposite: corner.opposite };
+    beginDrag();
+    return true;
+  }
 
   function downOnSingle(input: PointerInput): boolean {
     const stroke = singleStroke(state());
@@ -91,7 +136,8 @@ export function selectTool(): CanvasTool {
           ? points
           : [index];
       select({ layers: [stroke.id], points: chosen });
-      drag = { kind: 'points', from: input.point };
+      const held = stroke.path.points[index]!;
+      drag = { kind: 'points', from: input.point, held: { x: held.x, y: held.y }, path: stroke.path };
       beginDrag();
       return true;
     }
@@ -106,9 +152,17 @@ export function selectTool(): CanvasTool {
 
   return {
     down(input) {
-      if (downOnSingle(input)) return;
+      found = null;
+      if (downOnFrame(input) || downOnSingle(input)) return;
       const { piece, selection } = state();
       const layer = layerAt(piece, input.screen, view());
+      const under = state().step === 'underlay' && !layer ? underlayAt(input.point) : null;
+      if (under) {
+        selectUnderlay(under.id);
+        drag = { kind: 'underlay', id: under.id, from: input.point };
+        beginDrag();
+        return;
+      }
       if (!layer) {
         drag = { kind: 'box', from: input.point, to: input.point, add: input.shift };
         return;
@@ -140,6 +194,25 @@ export function selectTool(): CanvasTool {
         drag = { ...drag, to: input.point };
         return;
       }
+      if (drag.kind === 'size') {
+        const { id, from, opposite } = drag;
+        const [a, b] = [subtract(from, opposite), subtract(input.point, opposite)];
+        const factor = Math.min(100, Math.max(0.01, (a.x * b.x + a.y * b.y) / (a.x * a.x + a.y * a.y)));
+        editFromBase((piece) => sized(piece, id, factor, opposite));
+        says = { at: input.point, text: `${whole(factor * 100)} %` };
+        return;
+      }
+      if (drag.kind === 'underlay') {
+        const { id, from } = drag;
+        const raw = subtract(input.point, from);
+        const by = input.shift ? to45(raw) : raw;
+        editFromBase((piece) => {
+          const base = piece.underlays.find((u) => u.id === id)!;
+          return updateUnderlay(piece, id, { x: base.x + by.x, y: base.y + by.y });
+        });
+        says = { at: input.point, text: `${whole(by.x)}, ${whole(by.y)} px` };
+        return;
+      }
       const stroke = singleStroke(state());
       if (drag.kind === 'handle') {
         const { hit } = drag;
@@ -155,7 +228,20 @@ export function selectTool(): CanvasTool {
         says = { at: input.point, text: `${whole(Math.hypot(to.x, to.y))} px · ${whole(degrees)}°` };
         return;
       }
-      const raw = subtract(input.point, drag.from);
+      let raw = subtract(input.point, drag.from);
+      found = null;
+      if (drag.kind === 'points' && stroke && !input.shift && !input.alt) {
+        // The point that was taken hold of is drawn to what lies near; the others come along.
+        const base = add(drag.held, raw);
+        const targets = snapTargets({
+          strokes: [stroke.id],
+          path: drag.path,
+          points: state().selection.points,
+        });
+        const result = snapped(base, targets);
+        found = result.snap;
+        raw = subtract(result.point, drag.held);
+      }
       const by = input.shift ? to45(raw) : raw;
       if (drag.kind === 'points' && stroke) {
         const { points } = state().selection;
@@ -167,12 +253,13 @@ export function selectTool(): CanvasTool {
         const ids = changeable();
         editFromBase((piece) => moveLayers(piece, ids, by));
       }
-      says = { at: input.point, text: `${whole(by.x)}, ${whole(by.y)} px` };
+      says = { at: input.point, text: `${whole(by.x)}, ${whole(by.y)} px${found ? ` · ${found.says}` : ''}` };
     },
     up(input) {
       const ended = drag;
       drag = null;
       says = undefined;
+      found = null;
       if (!ended) return;
       if (ended.kind !== 'box') {
         endDrag();
@@ -206,6 +293,7 @@ export function selectTool(): CanvasTool {
     marks: () => ({
       ...(drag?.kind === 'box' && { box: { from: drag.from, to: drag.to } }),
       ...(says && { says }),
+      ...(found && drag && { hairlines: found.hairlines }),
     }),
     cursor: () => (drag && drag.kind !== 'box' ? 'move' : hover),
   };

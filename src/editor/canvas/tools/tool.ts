@@ -11,6 +11,13 @@ export interface PointerInput {
   /** Alt: breaks handles apart, takes points out. */
   readonly alt: boolean;
   readonly double: boolean;
+  /** 0..1; half where the device knows none. */
+  readonly pressure: number;
+  /** Degrees from upright. */
+  readonly tiltX: number;
+  readonly tiltY: number;
+  /** Milliseconds of the page's clock. */
+  readonly time: number;
 }
 
 /** What the pointer does on the canvas. A tool changes the document only through edits. */
@@ -20,6 +27,8 @@ export interface CanvasTool {
   up(input: PointerInput): void;
   /** Escape, or the pointer was taken away: everything under way is put back. */
   cancel(): void;
+  /** Another tool is taken up. */
+  leave?(): void;
   marks(): ToolMarks;
   cursor(): string;
 }

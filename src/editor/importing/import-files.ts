@@ -1,0 +1,197 @@
+import { create } from 'zustand';
+import { addLayers, addUnderlay, DEFAULT_INK, fittedUnderlay, newStroke, type Art } from '@/core/document';
+import { readSvg, strokesFromShapes, SvgError, type ReadSvg } from '@/core/formats';
+import type { Matrix } from '@/core/geometry';
+import { notify } from '@/ui';
+import { ApiError, useSaving } from '../saving';
+import { edit, newId, select, selectUnderlay, useEditor } from '../state';
+
+/** An SVG file that was read and waits for a word on what to do with it. */
+export interface WaitingSvg {
+  readonly name: string;
+  readonly file: Blob;
+  readonly read: ReadSvg;
+  /** Lines it would give as strokes. */
+  readonly lines: number;
+}
+
+export const useImporting = create<{ svg: WaitingSvg | null; busy: string | null }>(() => ({
+  svg: null,
+  busy: null,
+}));
+
+/** Bytes a file may have, told before it is sent. */
+const MOST_BYTES = 50 * 1024 * 1024;
+const MOST_SVG = 8 * 1024 * 1024;
+
+const stem = (name: string): string =>
+  name
+    .replace(/\.[a-z0-9]+$/i, '')
+    .replace(/[\u0000-\u001f]/g, '')
+    .slice(0, 100) || 'Picture';
+
+/** Sends bytes to the server; answers with its JSON or throws in words. */
+export async function send<T>(path: string, body: Blob): Promise<T> {
+  let response: Response;
+  try {
+    response = await fetch(path, {
+      method: 'POST',
+      body,
+      headers: { 'Content-Type': 'application/octet-stream' },
+    });
+  } catch {
+    throw new ApiError(0, 'The server cannot be reached. Nothing was changed.');
+  }
+  const data = (await response.json().catch(() => ({}))) as { error?: { message?: string } };
+  if (!response.ok)
+    throw new ApiError(
+      response.status,
+      data.error?.message ?? `The server answered with ${response.status}.`,
+    );
+  return data as T;
+}
+
+/** Puts a picture under the piece, as large as fits. */
+export async function takePicture(file: Blob, name: string): Promise<void> {
+  if (file.size > MOST_BYTES) {
+    notify(`${name} is larger than ${MOST_BYTES / 1024 / 1024} MB. Nothing was changed.`);
+    return;
+  }
+  useImporting.setState({ busy: name });
+  try {
+    const stored = await send<{ hash: string; width: number; height: number }>('/api/pictures', file);
+    const { size } = useEditor.getState().piece;
+    const id = newId();
+    edit((piece) =>
+      addUnderlay(piece, {
+        id,
+        name: stem(name),
+        hidden: false,
+        locked: false,
+        asset: stored.hash,
+        width: stored.width,
+        height: stored.height,
+        ...fittedUnderlay(size, stored),
+        opacity: 0.6,
+      }),
+    );
+    useEditor.setState({ step: 'underlay' });
+    selectUnderlay(id);
+  } catch (error) {
+    notify((error as Error).message);
+  } finally {
+    useImporting.setState({ busy: null });
+  }
+}
+
+/** Reads SVG text and asks what it is to become. */
+export async function takeSvg(file: Blob, name: string): Promise<void> {
+  if (file.size > MOST_SVG) {
+    notify(`${name} is larger than ${MOST_SVG / 1024 / 1024} MB. Nothing was changed.`);
+    return;
+  }
+  try {
+    const read = readSvg(await file.text());
+    if (read.shapes.length === 0) {
+      const why = read.leftOut.length > 0 ? ` It holds only ${read.leftOut.join(', ')}.` : '';
+      notify(`${name} draws nothing that could be used.${why} Nothing was changed.`);
+      return;
+    }
+    useImporting.setState({
+      svg: { name: stem(name), file, read, lines: strokesFromShapes(read.shapes, [1, 0, 0, 1, 0, 0]).length },
+    });
+  } catch (error) {
+    if (!(error instanceof SvgError)) throw error;
+    notify(`${name} can’t be read. ${error.message} Nothing was changed.`);
+  }
+}
+
+/** Where a picture of a size lies that fills most of the piece, in its middle; small ones are not enlarged tenfold. */
+function placing(read: ReadSvg): Matrix {
+  const { size } = useEditor.getState().piece;
+  const k = 0.8 * Math.min(size.width / read.width, size.height / read.height);
+  return [k, 0, 0, k, (size.width - read.width * k) / 2, (size.height - read.height * k) / 2];
+}
+
+/** Makes of a waiting SVG what was chosen. */
+export async function finishSvg(as: 'art' | 'strokes' | 'underlay' | null): Promise<void> {
+  const { svg } = useImporting.getState();
+  useImporting.setState({ svg: null });
+  if (!svg || !as) return;
+  if (as === 'underlay') {
+    await takePicture(svg.file, svg.name);
+    return;
+  }
+  const { read, name } = svg;
+  const transform = placing(read);
+  if (as === 'art') {
+    const art: Art = {
+      type: 'art',
+      id: newId(),
+      name,
+      hidden: false,
+      locked: false,
+      opacity: 1,
+      transform,
+      shapes: read.shapes,
+    };
+    edit((piece) => addLayers(piece, [art]));
+    select({ layers: [art.id] });
+  } else {
+    const strokes = strokesFromShapes(read.shapes, transform).map(({ path, ink }, i) =>
+      newStroke(newId(), `${name} ${i + 1}`, path, {
+        ...DEFAULT_INK,
+        ...ink,
+        width: Math.max(0.5, ink.width),
+      }),
+    );
+    edit((piece) => addLayers(piece, strokes));
+    select({ layers: strokes.map((stroke) => stroke.id) });
+  }
+  useEditor.setState({ step: 'trace' });
+}
+
+const isSvg = (file: File): boolean => file.type === 'image/svg+xml' || /\.svg$/i.test(file.name);
+const isFont = (file: File): boolean =>
+  /\.(ttf|otf|woff2?|ttc)$/i.test(file.name) || file.type.startsWith('font/');
+
+/** Takes in files of any kind that Obelus knows. Their names and types only choose the reader; the bytes decide. */
+export async function takeFiles(files: readonly File[]): Promise<void> {
+  for (const file of files.slice(0, 20)) {
+    if (isSvg(file)) await takeSvg(file, file.name);
+    else if (isFont(file)) await takeFont(file);
+    else await takePicture(file, file.name || 'Pasted picture');
+  }
+}
+
+/** Takes a font into the project. */
+export async function takeFont(file: File): Promise<{ id: string; name: string } | null> {
+  const project = useSaving.getState().open?.projectId;
+  if (!project) return null;
+  try {
+    const face = await send<{ id: string; name: string }>(
+      `/api/projects/${project}/faces?name=${encodeURIComponent(stem(file.name))}`,
+      file,
+    );
+    window.dispatchEvent(new Event('obelus:faces'));
+    notify(`${face.name} is now one of the project’s faces.`);
+    return face;
+  } catch (error) {
+    notify((error as Error).message);
+    return null;
+  }
+}
+
+export const takeDropped = (data: DataTransfer): void => void takeFiles([...data.files]);
+
+/** What is pasted from outside: files, or SVG as text. Answers whether there was any. */
+export function takePasted(data: DataTransfer): boolean {
+  if (data.files.length > 0) {
+    void takeFiles([...data.files]);
+    return true;
+  }
+  const text = data.getData('text/plain').trimStart();
+  if (!/^<(\?xml|svg|!DOCTYPE svg)/i.test(text)) return false;
+  void takeSvg(new Blob([text], { type: 'image/svg+xml' }), 'Pasted SVG');
+  return true;
+}

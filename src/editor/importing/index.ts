@@ -1,0 +1,2 @@
+export * from './import-files';
+export * from './svg-dialog';

@@ -1,0 +1,2 @@
+export * from './face-picker';
+export * from './lettering-client';

@@ -1,0 +1,88 @@
+'use client';
+import { useState } from 'react';
+import { addLayers, DEFAULT_INK, newStroke } from '@/core/document';
+import { borderPath, unite, widened, type Bounds, type CornerStyle } from '@/core/geometry';
+import { layerBounds } from '@/core/scene';
+import { Button, Fold, NumberField, pixels, Select } from '@/ui';
+import { edit, newId, select, selectedLayers, useEditor } from '../state';
+import { Hint } from './panel';
+
+type Around = 'title' | 'action' | 'piece' | 'selection';
+
+const STYLES: readonly { id: CornerStyle; name: string }[] = [
+  { id: 'square', name: 'square corners' },
+  { id: 'rounded', name: 'rounded' },
+  { id: 'cut', name: 'cut' },
+  { id: 'scooped', name: 'scooped' },
+  { id: 'stepped', name: 'stepped' },
+  { id: 'curled', name: 'curled' },
+];
+/** Shares of the frame: SMPTE ST 2046-1:2009. */
+const SHARES = { title: 0.9, action: 0.93, piece: 1 } as const;
+
+function boxAround(around: Around): Bounds | null {
+  const state = useEditor.getState();
+  const { width, height } = state.piece.size;
+  if (around === 'selection')
+    return unite(
+      selectedLayers(state)
+        .map(layerBounds)
+        .filter((b) => b !== null),
+    );
+  const share = SHARES[around];
+  return {
+    left: (width * (1 - share)) / 2,
+    top: (height * (1 - share)) / 2,
+    right: (width * (1 + share)) / 2,
+    bottom: (height * (1 + share)) / 2,
+  };
+}
+
+/** A frame as one closed stroke, or two, sized to a safe area or to what is selected. */
+export function BorderControls() {
+  const some = useEditor((s) => s.selection.layers.length > 0);
+  const [around, setAround] = useState<Around>('title');
+  const [style, setStyle] = useState<CornerStyle>('scooped');
+  const [size, setSize] = useState(70);
+  const [distance, setDistance] = useState(0);
+  const add = () => {
+    const box = boxAround(around);
+    if (!box) return;
+    const path = borderPath(widened(box, distance), style, size);
+    const stroke = newStroke(newId(), 'Border', path, { ...DEFAULT_INK, width: 5, join: 'miter' });
+    edit((piece) => addLayers(piece, [stroke]));
+    select({ layers: [stroke.id] });
+  };
+  return (
+    <Fold title="Border">
+      <Select
+        label="Around"
+        value={around}
+        choices={[
+          { id: 'title', name: 'title-safe area, 90 %' },
+          { id: 'action', name: 'action-safe area, 93 %' },
+          { id: 'piece', name: 'the whole piece' },
+          { id: 'selection', name: 'what is selected' },
+        ]}
+        onChange={setAround}
+      />
+      <div style={{ height: 6 }} />
+      <Select label="Corners" value={style} choices={STYLES} onChange={setStyle} />
+      {style !== 'square' && (
+        <NumberField label="Corner size" value={size} min={1} max={2000} onChange={setSize} {...pixels} />
+      )}
+      <NumberField
+        label="Further out by"
+        value={distance}
+        min={-2000}
+        max={2000}
+        onChange={setDistance}
+        {...pixels}
+      />
+      <Button style={{ width: '100%' }} isDisabled={around === 'selection' && !some} onPress={add}>
+        Add the border
+      </Button>
+      {around === 'selection' && !some && <Hint>Select what it is to go round.</Hint>}
+    </Fold>
+  );
+}

@@ -1,0 +1,223 @@
+'use client';
+import { useState } from 'react';
+import styled from 'styled-components';
+import type { ThresholdOptions, TraceOptions } from '@/core/trace';
+import {
+  Button,
+  Check,
+  Fold,
+  MainButton,
+  NumberField,
+  percent,
+  pixels,
+  parseWithUnit,
+  Segmented,
+} from '@/ui';
+import { useEditor } from '../state';
+import {
+  addOutlines,
+  foreseeTrace,
+  isUnderlay,
+  leaveTrace,
+  previewInk,
+  takeTrace,
+  traceSource,
+  useTracing,
+  type Traceable,
+} from '../tracing';
+import { Buttons, Group, Hint, Row } from './panel';
+
+const Bar = styled.progress`
+  width: 100%;
+  height: 6px;
+  accent-color: var(--head);
+`;
+
+const putOptions = (part: Partial<TraceOptions>) =>
+  useTracing.setState(({ options }) => ({ options: { ...options, ...part } }));
+
+/** How ink is told from paper, with what was found laid over the picture. */
+function Threshold({ source }: { source: Extract<Traceable, { asset: string }> }) {
+  const threshold = useTracing((s) => s.threshold);
+  const ink = useTracing((s) => s.ink);
+  const put = (part: Partial<ThresholdOptions>) => {
+    useTracing.setState({ threshold: { ...threshold, ...part } });
+    if (useTracing.getState().ink) void previewInk(source);
+  };
+  return (
+    <Group title="Ink and paper">
+      <Segmented
+        label="Light on the paper"
+        value={threshold.method}
+        choices={[
+          { id: 'even light', name: 'even light' },
+          { id: 'uneven light', name: 'uneven light' },
+        ]}
+        onChange={(method) => put({ method })}
+      />
+      <NumberField
+        label="More or less ink"
+        value={threshold.bias}
+        min={-1}
+        max={1}
+        step={0.02}
+        onChange={(bias) => put({ bias })}
+        {...percent}
+      />
+      <NumberField
+        label="Dirt up to"
+        value={threshold.despeckle}
+        min={0}
+        max={5000}
+        onChange={(despeckle) => put({ despeckle })}
+        format={(v) => `${Math.round(v)} px²`}
+        parse={parseWithUnit('px²')}
+      />
+      <Check isSelected={threshold.invert} onChange={(invert) => put({ invert })}>
+        Light ink on dark paper
+      </Check>
+      <Check isSelected={ink?.underlay === source.id} onChange={(on) => void previewInk(on ? source : null)}>
+        Show the ink that is found
+      </Check>
+    </Group>
+  );
+}
+
+/** What taking the waiting strokes would do, and the choice. */
+function Waiting() {
+  const run = useTracing((s) => s.run);
+  const keepWidths = useTracing((s) => s.keepWidths);
+  const piece = useEditor((s) => s.piece);
+  void keepWidths;
+  const foreseen = foreseeTrace(piece);
+  if (!run?.strokes || !foreseen) return null;
+  const points = run.strokes.reduce((sum, stroke) => sum + stroke.path.points.length, 0);
+  const facts = [
+    foreseen.kept > 0 && `${foreseen.kept} match strokes that are there and keep their timing`,
+    foreseen.corrected > 0 && `${foreseen.corrected} keep your corrections`,
+    foreseen.added > 0 && foreseen.kept > 0 && `${foreseen.added} new`,
+    foreseen.removed > 0 && `${foreseen.removed} no longer found go`,
+  ].filter(Boolean);
+  return (
+    <div role="status">
+      <Hint style={{ color: 'var(--text)' }}>
+        {run.strokes.length} {run.strokes.length === 1 ? 'stroke' : 'strokes'}, {points} points, in{' '}
+        {(run.ms / 1000).toFixed(1)} s.
+      </Hint>
+      {facts.length > 0 && <Hint>{facts.join('; ')}.</Hint>}
+      <Buttons>
+        <MainButton onPress={takeTrace}>Use them</MainButton>
+        <Button onPress={leaveTrace}>Leave it</Button>
+      </Buttons>
+    </div>
+  );
+}
+
+/** Finds the strokes of the art, lettering or underlay in hand. */
+export function FindStrokes({ source }: { source: Traceable }) {
+  const run = useTracing((s) => s.run);
+  const options = useTracing((s) => s.options);
+  const keepWidths = useTracing((s) => s.keepWidths);
+  const writeOn = useTracing((s) => s.writeOn);
+  const [offset, setOffset] = useState(0);
+  const mine = run?.source === source.id ? run : null;
+  const again = () => {
+    if (mine?.strokes) void traceSource(source);
+  };
+  const change = (part: Partial<TraceOptions>) => {
+    putOptions(part);
+    again();
+  };
+  return (
+    <>
+      {isUnderlay(source) && <Threshold source={source} />}
+      <Group title="Centre-lines">
+        {mine && !mine.strokes ? (
+          <>
+            <Bar value={mine.done} max={1} aria-label="Tracing" />
+            <Row>
+              <span>{Math.round(mine.done * 100)} %</span>
+              <Button onPress={leaveTrace}>Stop</Button>
+            </Row>
+          </>
+        ) : mine?.strokes ? (
+          <Waiting />
+        ) : (
+          <MainButton style={{ width: '100%' }} onPress={() => void traceSource(source)}>
+            Find the strokes
+          </MainButton>
+        )}
+      </Group>
+      <Fold title="How they are found">
+        <Segmented
+          label="Pen lifts"
+          value={options.lifts}
+          choices={[
+            { id: 'fewest', name: 'fewest lifts' },
+            { id: 'parts', name: 'letter parts' },
+          ]}
+          onChange={(lifts) => change({ lifts })}
+        />
+        <div style={{ height: 6 }} />
+        <NumberField
+          label="Off by at most, of the width"
+          value={options.detail}
+          min={0.005}
+          max={0.3}
+          step={0.005}
+          onChange={(detail) => change({ detail })}
+          {...percent}
+        />
+        <NumberField
+          label="Spurs from, half widths"
+          value={options.spurs}
+          min={0.1}
+          max={6}
+          step={0.05}
+          onChange={(spurs) => change({ spurs })}
+          format={(v) => String(Number(v.toFixed(2)))}
+          parse={parseWithUnit('')}
+        />
+        <Check isSelected={keepWidths} onChange={(on) => useTracing.setState({ keepWidths: on })}>
+          Keep the width along each stroke
+        </Check>
+        <Check isSelected={writeOn} onChange={(on) => useTracing.setState({ writeOn: on })}>
+          Write them on in order
+        </Check>
+        <Segmented
+          label="Direction of writing"
+          value={options.direction}
+          choices={[
+            { id: 'left to right', name: 'left to right' },
+            { id: 'right to left', name: 'right to left' },
+          ]}
+          onChange={(direction) => change({ direction })}
+        />
+        <div style={{ height: 6 }} />
+        <Segmented
+          label="Dots and bars"
+          value={options.marks}
+          choices={[
+            { id: 'after the word', name: 'dots after the word' },
+            { id: 'at once', name: 'at once' },
+          ]}
+          onChange={(marks) => change({ marks })}
+        />
+      </Fold>
+      <Fold title="Its edge as strokes">
+        <NumberField
+          label="Outward by"
+          value={offset}
+          min={-500}
+          max={500}
+          onChange={setOffset}
+          {...pixels}
+        />
+        <Button style={{ width: '100%' }} onPress={() => void addOutlines(source, offset)}>
+          Follow the edge
+        </Button>
+        <Hint>Inward where the number is negative.</Hint>
+      </Fold>
+    </>
+  );
+}

@@ -1,0 +1,116 @@
+'use client';
+import { useState } from 'react';
+import { inSequence, renameStrokes, reverseStrokes, strokesOf, type Piece } from '@/core/document';
+import { goesBackward, writingOrder, type OrderOptions } from '@/core/trace';
+import { Button, Fold, Segmented, TextInput } from '@/ui';
+import { deleteSelected, duplicateSelected, edit, selectedStrokes, stepSelected, useEditor } from '../state';
+import { takeTool } from '../bar/tool-strip';
+import { Buttons, Group, Hint } from './panel';
+
+/** The chosen strokes, or all of them. */
+const idsNow = (): string[] => {
+  const state = useEditor.getState();
+  const chosen = selectedStrokes(state);
+  return (chosen.length > 1 ? chosen : strokesOf(state.piece)).filter((s) => !s.locked).map((s) => s.id);
+};
+
+/** Strokes in the order, and optionally the direction, of a hand. */
+function orderedByHand(piece: Piece, ids: readonly string[], options: OrderOptions, turn: boolean): Piece {
+  const strokes = strokesOf(piece).filter((s) => ids.includes(s.id));
+  const order = writingOrder(
+    strokes.map((s) => ({ path: s.path, width: s.ink.width })),
+    options,
+  );
+  const ordered = inSequence(
+    piece,
+    order.map((i) => strokes[i]!.id),
+  );
+  if (!turn) return ordered;
+  const backward = strokes.filter((s) => s.path.points.length > 1 && goesBackward(s.path, options.direction));
+  return reverseStrokes(
+    ordered,
+    backward.map((s) => s.id),
+  );
+}
+
+export function OrderControls() {
+  const piece = useEditor((s) => s.piece);
+  const selection = useEditor((s) => s.selection);
+  const [direction, setDirection] = useState<OrderOptions['direction']>('left to right');
+  const [marks, setMarks] = useState<OrderOptions['marks']>('after the word');
+  const [pattern, setPattern] = useState('');
+  const chosen = selectedStrokes({ piece, selection });
+  const all = strokesOf(piece);
+  if (all.length === 0) return null;
+  const count = chosen.length > 1 ? chosen.length : all.length;
+  const rename = () => {
+    const ids = chosen.length > 0 ? chosen.map((s) => s.id) : all.map((s) => s.id);
+    if (pattern.trim() !== '') edit((p) => renameStrokes(p, ids, pattern.trim()));
+  };
+  return (
+    <>
+      {chosen.length > 0 && (
+        <Group title="Writing order">
+          <Buttons style={{ marginTop: 0 }}>
+            <Button onPress={() => stepSelected(-1)}>Earlier</Button>
+            <Button onPress={() => stepSelected(1)}>Later</Button>
+            <Button onPress={duplicateSelected}>Duplicate</Button>
+            <Button onPress={deleteSelected}>Delete</Button>
+          </Buttons>
+        </Group>
+      )}
+      <Fold title="Order of a hand">
+        <Segmented
+          label="Order from"
+          value={direction}
+          choices={[
+            { id: 'left to right', name: 'left to right' },
+            { id: 'right to left', name: 'right to left' },
+          ]}
+          onChange={setDirection}
+        />
+        <div style={{ height: 6 }} />
+        <Segmented
+          label="Dots and bars in order"
+          value={marks}
+          choices={[
+            { id: 'after the word', name: 'dots after the word' },
+            { id: 'at once', name: 'at once' },
+          ]}
+          onChange={setMarks}
+        />
+        <Buttons>
+          <Button onPress={() => edit((p) => orderedByHand(p, idsNow(), { direction, marks }, false))}>
+            Order {count}
+          </Button>
+          <Button onPress={() => edit((p) => orderedByHand(p, idsNow(), { direction, marks }, true))}>
+            … and turn
+          </Button>
+          <Button style={{ gridColumn: '1 / -1' }} onPress={() => takeTool('order')}>
+            Tap the order
+          </Button>
+        </Buttons>
+        <Hint>Starts follow the order; how long each stroke takes stays its own.</Hint>
+      </Fold>
+      <Fold title="Names">
+        <div style={{ display: 'grid', gridTemplateColumns: '1fr auto', gap: 6 }}>
+          <TextInput
+            aria-label="Pattern of the names"
+            placeholder="Letter ##"
+            value={pattern}
+            maxLength={100}
+            onChange={(event) => setPattern(event.currentTarget.value)}
+            onKeyDown={(event) => {
+              if (event.key === 'Enter') rename();
+              event.stopPropagation();
+            }}
+          />
+          <Button style={{ height: 32 }} isDisabled={pattern.trim() === ''} onPress={rename}>
+            Rename {chosen.length > 0 ? chosen.length : all.length}
+          </Button>
+        </div>
+        <Hint># is the number, ## one of two digits.</Hint>
+      </Fold>
+    </>
+  );
+}

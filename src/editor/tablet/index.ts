@@ -1,0 +1,2 @@
+export * from './recordings';
+export * from './replay';

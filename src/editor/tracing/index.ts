@@ -1,0 +1,2 @@
+export * from './trace-client';
+export * from './trace-state';

@@ -1,0 +1,65 @@
+'use client';
+import { ChevronRight } from 'lucide-react';
+import type { ReactNode } from 'react';
+import { Button, Disclosure, DisclosurePanel, Heading } from 'react-aria-components';
+import styled from 'styled-components';
+
+const Root = styled(Disclosure)`
+  border-top: 1px solid var(--rule);
+`;
+const Head = styled(Heading)`
+  margin: 0;
+`;
+const Trigger = styled(Button)`
+  display: flex;
+  align-items: center;
+  gap: 4px;
+  width: 100%;
+  height: 34px;
+  padding: 0;
+  border: 0;
+  background: none;
+  color: var(--quiet);
+  font-size: 12px;
+  font-weight: 500;
+  cursor: default;
+  svg {
+    width: 14px;
+    height: 14px;
+    transition: rotate 0.12s;
+  }
+  &[aria-expanded='true'] svg {
+    rotate: 90deg;
+  }
+  &[data-hovered] {
+    color: var(--text);
+  }
+`;
+const Body = styled(DisclosurePanel)`
+  &:not([hidden]) {
+    padding-bottom: 10px;
+  }
+`;
+
+/** Controls that are needed now and then, under a heading that opens them. */
+export function Fold({
+  title,
+  open = false,
+  children,
+}: {
+  title: string;
+  open?: boolean;
+  children: ReactNode;
+}) {
+  return (
+    <Root defaultExpanded={open}>
+      <Head>
+        <Trigger slot="trigger">
+          <ChevronRight aria-hidden />
+          {title}
+        </Trigger>
+      </Head>
+      <Body>{children}</Body>
+    </Root>
+  );
+}
