@@ -2,9 +2,19 @@ export default {
   testEnvironment: 'node',
   roots: ['<rootDir>/src', '<rootDir>/scripts', '<rootDir>/demo'],
   testMatch: ['**/*.test.ts'],
+  // HarfBuzz is an ES module with a wait at its top: it is imported as one, at run time, and not turned into CommonJS.
   transform: {
-    '^.+\\.tsx?$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022' } }],
+    '^.+\\.(tsx?|m?js)$': [
+      '@swc/jest',
+      {
+        jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022' },
+        module: { type: 'commonjs', ignoreDynamic: true },
+      },
+    ],
   },
+  transformIgnorePatterns: ['node_modules/(?!(delaunator|robust-predicates|culori|css-tree|source-map-js)/)'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
+  // Looked up through the test's sandbox each time, Math would take most of the time of numerical tests.
+  sandboxInjectedGlobals: ['Math', 'Float64Array', 'Uint8Array', 'Int32Array'],
   testTimeout: 240_000,
 };

@@ -1,10 +1,14 @@
-import type { Piece } from '../src/core/document';
+import type { SampleProject } from '../src/server/seed';
+import { chapterCard } from './chapter-card';
+import { eelRoute, ESTUARY_MAP } from './eel-route';
 import { lowerThird } from './lower-third';
 import { openingTitle } from './opening-title';
+import { signature } from './signature';
 import { tideRing } from './tide-ring';
 
 /** The sample world: one invented series, its pieces made with the same edits that people use. */
-export const SAMPLE_PROJECT: { name: string; pieces: Piece[] } = {
+export const SAMPLE_PROJECT: SampleProject = {
   name: 'Saltmarsh Almanac',
-  pieces: [openingTitle(), lowerThird(), tideRing()],
+  pieces: [openingTitle(), lowerThird(), tideRing(), signature(), chapterCard(), eelRoute()],
+  underlays: [{ piece: 'Eel route', name: 'Map of the estuary', svg: ESTUARY_MAP, opacity: 0.75 }],
 };

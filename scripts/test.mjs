@@ -21,7 +21,13 @@ function check(name, command, args) {
 }
 
 function jest(env, report) {
-  runShown(bin('jest'), ['--json', `--outputFile=${report}`, '--silent=false'], { env });
+  // HarfBuzz is an ES module; without this switch Node has none of them inside Jest.
+  const modules = {
+    NODE_OPTIONS: `${env.NODE_OPTIONS ?? ''} --experimental-vm-modules --no-warnings`.trim(),
+  };
+  runShown(bin('jest'), ['--json', `--outputFile=${report}`, '--silent=false'], {
+    env: { ...env, ...modules },
+  });
   const result = JSON.parse(readFileSync(report, 'utf8'));
   counts.passed += result.numPassedTests;
   counts.failed += result.numFailedTests + result.numRuntimeErrorTestSuites;

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
+import { resolve } from 'node:path';
 import type { Point } from '../geometry';
 
 /** One letter of a single-line face as polylines, in units of the face (y downward). */
@@ -22,7 +23,7 @@ export const LINE_FACES = [
 
 /** Letters and figures of a single-line face (an SVG font): known centre-lines to trace back. */
 export function lineLetters(face: string, letters: string): LineLetter[] {
-  const file = createRequire(__filename).resolve(`hersheytext/svg_fonts/${face}.svg`);
+  const file = createRequire(resolve('package.json')).resolve(`hersheytext/svg_fonts/${face}.svg`);
   const source = readFileSync(file, 'utf8');
   const glyph = (letter: string): string => {
     const found = new RegExp(`<glyph unicode="${letter}"[^>]*? d="([^"]*)"`).exec(source);

@@ -84,22 +84,47 @@ const smoothed = (line: Line): Line => {
   };
 };
 
-const strokeOf = (line: Line, mask: Mask, tolerance: number): TracedStroke => {
-  const smooth = smoothed(smoothed(line));
-  const { line: reaching, flat } = reachEnds(sharpenCorners(smooth, mask), mask);
-  const { places, closed } = reaching;
+/** A line cut at its corners; a ring with corners comes apart into open lines. */
+function partsOf(line: Line): Line[] {
+  const { places, closed } = line;
   const corners = places.flatMap((p, i) => (p.corner ? [i] : []));
-  const path = fitPath(places, tolerance, corners, closed);
-  return {
-    path,
-    ...widthOf(places, closed),
-    cap: flat ? 'flat' : 'round',
-    kind: closed ? 'ring' : 'line',
+  if (corners.length === 0) return [line];
+  const first = corners[0]!;
+  // Round a ring, begin at its first corner and end there.
+  const run = closed ? [...places.slice(first), ...places.slice(0, first + 1)] : places;
+  const cuts = run.flatMap((p, i) => (p.corner && i > 0 && i < run.length - 1 ? [i] : []));
+  const ends = [0, ...cuts, run.length - 1];
+  return ends.slice(1).map((end, k) => ({
+    places: run.slice(ends[k]!, end + 1),
+    closed: false,
     piece: line.piece,
-    freeStart: line.freeStart,
-    freeEnd: line.freeEnd,
-  };
-};
+    freeStart: !closed && k === 0 && line.freeStart,
+    freeEnd: !closed && k === ends.length - 2 && line.freeEnd,
+  }));
+}
+
+function strokesOf(
+  line: Line,
+  mask: Mask,
+  tolerance: number,
+  lifts: CentreLineOptions['lifts'],
+): TracedStroke[] {
+  const sharp = sharpenCorners(smoothed(smoothed(line)), mask);
+  return (lifts === 'parts' ? partsOf(sharp) : [sharp]).map((part): TracedStroke => {
+    const { line: reaching, flat } = reachEnds(part, mask);
+    const { places, closed } = reaching;
+    const corners = places.flatMap((p, i) => (p.corner ? [i] : []));
+    return {
+      path: fitPath(places, tolerance, corners, closed),
+      ...widthOf(places, closed),
+      cap: flat ? 'flat' : 'round',
+      kind: closed ? 'ring' : 'line',
+      piece: part.piece,
+      freeStart: part.freeStart,
+      freeEnd: part.freeEnd,
+    };
+  });
+}
 
 /** The mask with specks of ink and pinholes gone, so that what is looked up in it agrees with the outlines. */
 function withoutSpecks(mask: Mask, specks: readonly { x: number[]; y: number[] }[]): Mask {
@@ -173,7 +198,7 @@ export function centreLines(
     // A middle shorter than it is wide belongs to a dot.
     if (!line.closed && line.freeStart && line.freeEnd && span < 0.6 * widest) return;
     found.add(line.piece);
-    strokes.push(strokeOf(line, mask, tolerance));
+    strokes.push(...strokesOf(line, mask, tolerance, options.lifts));
   });
   rings.forEach((ring) => {
     const area = ringArea(ring);

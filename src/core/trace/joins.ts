@@ -185,7 +185,7 @@ function sharpAngle(arms: readonly Arm[], mask: Mask): { tail: Arm; a: Arm; b: A
     if (!at || at.alongA < 0 || at.alongB < 0 || !isInk(mask, at.x, at.y)) continue;
     const uncovered = distance(at, tip) + tail.chain.r[k]! - half;
     const beyond = distance(at, tip);
-    if (turning(a, b) > 0.9 && uncovered < 0.5 * half && beyond < 1.1 * half) return { tail, a, b };
+    if (turning(a, b) > 0.9 && uncovered < 1.0 * half && beyond < 1.6 * half) return { tail, a, b };
   }
   return null;
 }

@@ -202,7 +202,7 @@ function isMark(
   return others.some(
     (o) =>
       height(o.bounds) > 2.5 * h &&
-      overlap(o.bounds, s.bounds) > 0 &&
+      overlap(o.bounds, s.bounds) > -s.width &&
       s.bounds.bottom < o.bounds.bottom - 0.15 * height(o.bounds) &&
       crosses(s.path, o.path, Math.max(0.4 * s.width, 0.5)),
   );

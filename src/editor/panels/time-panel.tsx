@@ -11,6 +11,8 @@ import {
   setKey,
   strokeById,
   updateStrokes,
+  writeAsWritten,
+  writeInSequence,
   type KeyRef,
   type Manner,
   type Stroke,
@@ -140,6 +142,42 @@ function MannerGroup({ strokes }: { strokes: readonly Stroke[] }) {
       <Button style={{ width: '100%', marginTop: 4 }} isDisabled={strokes.length === 0} onPress={apply}>
         {strokes.length > 1 ? `Apply to ${strokes.length} strokes` : 'Apply'}
       </Button>
+    </Group>
+  );
+}
+
+/** Several strokes one after another: evenly by their length, or as a hand wrote them. */
+function SequenceGroup({ strokes }: { strokes: readonly Stroke[] }) {
+  const byHand = strokes.filter((stroke) => stroke.hand);
+  if (strokes.length < 2 && byHand.length === 0) return null;
+  const first = Math.min(...strokes.map((stroke) => keyedSpan(stroke)?.first ?? Infinity));
+  const from = Number.isFinite(first) ? first : 0;
+  return (
+    <Group title="One after another">
+      {strokes.length > 1 && (
+        <Button
+          style={{ width: '100%' }}
+          onPress={() => {
+            const ids = changeable();
+            edit((p) =>
+              writeInSequence(p, ids, from, Math.max(from + ids.length, Math.round(p.length * 0.6))),
+            );
+          }}
+        >
+          In their order
+        </Button>
+      )}
+      {byHand.length > 0 && (
+        <Button
+          style={{ width: '100%', marginTop: 6 }}
+          onPress={() => {
+            const ids = changeable();
+            edit((p) => writeAsWritten(p, ids, from));
+          }}
+        >
+          As written by hand · {byHand.reduce((sum, s) => sum + s.hand!.seconds, 0).toFixed(1)} s
+        </Button>
+      )}
     </Group>
   );
 }
@@ -348,6 +386,7 @@ export function TimePanel() {
     <>
       <SelectionTitle empty="Select strokes to say when they are written." />
       <MannerGroup strokes={strokes} />
+      <SequenceGroup strokes={strokes} />
       {selection.keys.length > 0 && <EasingGroup keys={selection.keys} />}
       {stroke &&
         PARTS.map(({ part, name }) => <PartGroup key={part} stroke={stroke} part={part} name={name} />)}

@@ -246,6 +246,9 @@ const endPoint = (path: Path, end: 'start' | 'end'): PathPoint =>
 
 /** Ends of strokes that nearly meet another stroke: where, how far apart, and what they would be put on. */
 export interface NearEnd extends StrokeEnd {
+  /** The stroke it nearly meets, at one of its ends or somewhere on its path. */
+  readonly other: string;
+  readonly onPath: boolean;
   readonly at: Point;
   readonly to: Point;
   readonly gap: number;
@@ -258,18 +261,19 @@ export function nearEnds(strokes: readonly Stroke[], reach: number): NearEnd[] {
     if (stroke.path.closed || stroke.path.points.length < 2) continue;
     for (const end of ['start', 'end'] as const) {
       const at = endPoint(stroke.path, end);
-      let best: { to: Point; gap: number } | null = null;
+      let best: Pick<NearEnd, 'other' | 'onPath' | 'to' | 'gap'> | null = null;
       for (const other of strokes) {
         if (other.id === stroke.id || other.path.points.length < 2) continue;
         for (const their of other.path.closed ? [] : (['start', 'end'] as const)) {
           const p = endPoint(other.path, their);
           const gap = distance(at, p);
           // An end is nearer than the path it belongs to, if both are about as near.
-          if (gap <= reach && gap * 0.8 < (best?.gap ?? Infinity)) best = { to: { x: p.x, y: p.y }, gap };
+          if (gap <= reach && gap * 0.8 < (best?.gap ?? Infinity))
+            best = { other: other.id, onPath: false, to: { x: p.x, y: p.y }, gap };
         }
         const place = nearestPlace(other.path, at);
         if (place && place.distance <= reach && place.distance < (best?.gap ?? Infinity) * 0.8) {
-          best = { to: place.point, gap: place.distance };
+          best = { other: other.id, onPath: true, to: place.point, gap: place.distance };
         }
       }
       if (best && best.gap > 0.01) out.push({ stroke: stroke.id, end, at: { x: at.x, y: at.y }, ...best });
@@ -278,22 +282,27 @@ export function nearEnds(strokes: readonly Stroke[], reach: number): NearEnd[] {
   return out;
 }
 
-/** Moves ends onto what they nearly meet; where two ends seek each other both go to the middle. */
+/**
+ * Moves ends onto what they nearly meet; where two ends seek each other both go to the middle. Ends that go onto a path
+ * come last, when it lies where it will.
+ */
 export function meetEnds(piece: Piece, ends: readonly NearEnd[]): Piece {
-  const target = (end: NearEnd): Point => {
+  const target = (end: NearEnd, now: Piece): Point => {
+    const other = now.layers.find((layer) => layer.id === end.other);
+    if (end.onPath && other?.type === 'stroke') return nearestPlace(other.path, end.at)?.point ?? end.to;
     const mutual = ends.find(
       (o) => o !== end && distance(o.at, end.to) < 1e-6 && distance(o.to, end.at) < 1e-6,
     );
     return mutual ? { x: (end.at.x + end.to.x) / 2, y: (end.at.y + end.to.y) / 2 } : end.to;
   };
-  return ends.reduce(
-    (result, end) =>
-      updateStrokes(result, [end.stroke], (stroke) => {
-        const index = end.end === 'start' ? 0 : stroke.path.points.length - 1;
-        return { ...stroke, path: movedTo(stroke.path, new Map([[index, target(end)]])) };
-      }),
-    piece,
-  );
+  const ordered = [...ends].sort((a, b) => Number(a.onPath) - Number(b.onPath));
+  return ordered.reduce((result, end) => {
+    const to = target(end, result);
+    return updateStrokes(result, [end.stroke], (stroke) => {
+      const index = end.end === 'start' ? 0 : stroke.path.points.length - 1;
+      return { ...stroke, path: movedTo(stroke.path, new Map([[index, to]])) };
+    });
+  }, piece);
 }
 
 /** Joins two open strokes by their nearest ends into the first of them; the second goes. */

@@ -1,7 +1,7 @@
 import { createCanvas, type Canvas } from '@napi-rs/canvas';
-import { measurePath, pointAtLength, type Point } from '../../src/core/geometry';
-import type { LineLetter } from '../../src/core/testing/hershey';
-import { centreLines, type Mask, type TracedStroke } from '../../src/core/trace';
+import { measurePath, pointAtLength, type Point } from '../geometry';
+import type { LineLetter } from './hershey';
+import { centreLines, type Mask, type TracedStroke } from '../trace';
 
 export interface Drawn {
   readonly mask: Mask;
@@ -58,10 +58,10 @@ export function strokeLines(
   return canvas;
 }
 
-/** Points along a traced stroke, half a pixel apart. */
+/** Points along a traced stroke, a pixel apart. */
 export function pointsAlong(stroke: TracedStroke): Point[] {
   const m = measurePath(stroke.path);
-  const n = Math.max(1, Math.ceil(m.length * 2));
+  const n = Math.max(1, Math.ceil(m.length));
   return Array.from({ length: n + 1 }, (_, i) => pointAtLength(m, (m.length * i) / n));
 }
 
@@ -203,7 +203,7 @@ export function judge(name: string, drawn: Drawn): LetterResult {
   const known = lines.flatMap((line) =>
     line.slice(1).flatMap((b, i) => {
       const a = line[i]!;
-      const n = Math.max(1, Math.ceil(Math.hypot(b.x - a.x, b.y - a.y)));
+      const n = Math.max(1, Math.ceil(Math.hypot(b.x - a.x, b.y - a.y) / 3));
       return Array.from({ length: n }, (_, k) => ({
         x: a.x + ((b.x - a.x) * k) / n,
         y: a.y + ((b.y - a.y) * k) / n,

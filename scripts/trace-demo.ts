@@ -1,0 +1,135 @@
+// Traces the lettering of the sample world with the very code the application runs, and keeps what it finds in
+// demo/traced.json: shaping needs WebAssembly and tracing a canvas, which the sample documents are to do without.
+import { writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Lettering, TextSetting } from '../src/core/document';
+import { pathData, readPathData, transformPath, type Path } from '../src/core/geometry';
+import { letterOutlines } from '../src/core/scene';
+import { markOf, traceInk } from '../src/core/trace';
+import { setLettering } from '../src/server/lettering';
+import { namesFor } from '../src/editor/tracing/stroke-names';
+import { inkOf, TRACE_OPTIONS } from '../src/core/testing/judge-ink';
+
+interface Word {
+  readonly id: string;
+  readonly text: string;
+  readonly face: string;
+  readonly weight?: number;
+  readonly size: number;
+  readonly x: number;
+  readonly y: number;
+  readonly tracking?: number;
+  readonly colour: string;
+}
+
+const WORDS: readonly Word[] = [
+  { id: 'saltmarsh', text: 'Saltmarsh', face: 'sacramento', size: 410, x: 890, y: 530, colour: '#ede6d8' },
+  {
+    id: 'almanac',
+    text: 'ALMANAC',
+    face: 'quicksand',
+    weight: 500,
+    size: 64,
+    x: 910,
+    y: 812,
+    tracking: 420,
+    colour: '#43b3a0',
+  },
+  { id: 'chapter', text: 'Chapter Two', face: 'sacramento', size: 150, x: 960, y: 446, colour: '#d9a441' },
+  {
+    id: 'turning',
+    text: 'The Turning Tide',
+    face: 'comfortaa',
+    weight: 400,
+    size: 118,
+    x: 960,
+    y: 630,
+    colour: '#ede6d8',
+  },
+  {
+    id: 'from',
+    text: 'Skerrow Mouth',
+    face: 'nunito',
+    weight: 400,
+    size: 46,
+    x: 1640,
+    y: 962,
+    colour: '#2c2416',
+  },
+  {
+    id: 'to',
+    text: 'Weir of Ammet',
+    face: 'nunito',
+    weight: 400,
+    size: 46,
+    x: 640,
+    y: 132,
+    colour: '#2c2416',
+  },
+];
+
+const short = (n: number, digits = 2): number => Number(n.toFixed(digits));
+const shortPath = (path: Path): Path => ({
+  closed: path.closed,
+  points: path.points.map((p) => ({
+    x: short(p.x),
+    y: short(p.y),
+    in: { x: short(p.in.x), y: short(p.in.y) },
+    out: { x: short(p.out.x), y: short(p.out.y) },
+    kind: p.kind,
+  })),
+});
+
+async function main(): Promise<void> {
+  const out: Record<string, unknown> = {};
+  for (const word of WORDS) {
+    const setting: TextSetting = {
+      text: word.text,
+      face: { id: word.face, weight: word.weight ?? 400 },
+      size: word.size,
+      tracking: word.tracking ?? 0,
+      leading: 1.2,
+      align: 'centre',
+    };
+    const set = await setLettering(setting);
+    const outlines = Object.fromEntries(
+      Object.entries(set.outlines).map(([key, data]) => [key, pathData(readPathData(data).commands, 0)]),
+    );
+    const lettering: Lettering = {
+      type: 'lettering',
+      id: word.id,
+      name: word.text,
+      hidden: true,
+      locked: false,
+      opacity: 1,
+      colour: word.colour,
+      x: word.x,
+      y: word.y,
+      setting,
+      set: { ...set, outlines },
+    };
+    const strokes = traceInk(inkOf(letterOutlines(lettering).flat()), TRACE_OPTIONS)!;
+    const name = namesFor(lettering, strokes);
+    out[word.id] = {
+      lettering,
+      strokes: strokes.map((stroke, i) => {
+        const path = shortPath(transformPath(stroke.path, [1, 0, 0, 1, 0, 0]));
+        return {
+          name: name(i),
+          path,
+          mark: markOf(path),
+          width: short(stroke.width),
+          ...(stroke.widths && {
+            widths: stroke.widths.map((w) => ({ at: short(w.at, 4), scale: short(w.scale, 3) })),
+          }),
+          cap: stroke.cap,
+        };
+      }),
+    };
+    console.log(
+      `${word.text}: ${strokes.length} strokes, ${strokes.reduce((n, s) => n + s.path.points.length, 0)} points`,
+    );
+  }
+  writeFileSync(join(import.meta.dirname, '../demo/traced.json'), `${JSON.stringify(out)}\n`);
+}
+void main();

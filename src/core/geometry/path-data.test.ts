@@ -1,0 +1,93 @@
+import { svgPathProperties } from 'svg-path-properties';
+import { seeded } from '../testing/families';
+import { measurePath, pathData, pathsOf, readPathData, transformPath } from '.';
+
+const lengthOf = (text: string): number =>
+  pathsOf(readPathData(text).commands).reduce((sum, path) => sum + measurePath(path).length, 0);
+
+/** Random path data of every command, relative and absolute. */
+function randomData(random: () => number): string {
+  const n = () => (random() * 200 - 100).toFixed(random() < 0.5 ? 0 : 2);
+  const pair = () => `${n()}${random() < 0.5 ? ',' : ' '}${n()}`;
+  const one = (): string => {
+    const kinds: (() => string)[] = [
+      () => `L${pair()}`,
+      () => `l${pair()} ${pair()}`,
+      () => `h${n()}`,
+      () => `V${n()}`,
+      () => `c${pair()} ${pair()} ${pair()}`,
+      () => `S${pair()} ${pair()}`,
+      () => `q${pair()} ${pair()}`,
+      () => `T${pair()}`,
+      () =>
+        `a${(random() * 90 + 1).toFixed(1)} ${(random() * 90 + 1).toFixed(1)} ${n()} ${random() < 0.5 ? 0 : 1} ${random() < 0.5 ? 0 : 1} ${pair()}`,
+      () => 'z',
+    ];
+    return kinds[Math.floor(random() * kinds.length)]!();
+  };
+  return `M${pair()}${Array.from({ length: 12 }, one).join('')}`;
+}
+
+test('path data of every command is as long as svg-path-properties finds it', () => {
+  const random = seeded(31);
+  const off = Array.from({ length: 200 }, () => {
+    const data = randomData(random);
+    const theirs = new svgPathProperties(data).getTotalLength();
+    return Math.abs(lengthOf(data) - theirs) / theirs;
+  }).sort((a, b) => a - b);
+  // Arcs become cubics, good to 3e-4 of their radius; the other side's rule is of fixed order and off near cusps.
+  expect(off[Math.floor(off.length * 0.9)]).toBeLessThan(2e-3);
+  expect(off.at(-1)).toBeLessThan(0.06);
+});
+
+test('SVG 2, 9.3 and 9.5: implicit commands, arcs out of range, and everything before a fault', () => {
+  expect(readPathData('M10 20 30 40').commands).toEqual([
+    ['M', 10, 20],
+    ['L', 30, 40],
+  ]);
+  // Flags need no separators.
+  expect(lengthOf('M0 0a25 25 0 1150 0')).toBeCloseTo(Math.PI * 25, 1);
+  expect(readPathData('m1 1 2 0z l1 1').commands).toEqual([
+    ['M', 1, 1],
+    ['L', 3, 1],
+    ['Z'],
+    ['M', 1, 1],
+    ['L', 2, 2],
+  ]);
+  expect(readPathData('M0-1.5.5').commands).toEqual([['M', 0, -1.5]]);
+  expect(readPathData('M0-1.5.5').faultAt).toBe(6);
+  // Radii too small are scaled up to a half circle; a zero radius is a straight line (B.2.5).
+  expect(lengthOf('M0 0A1 1 0 0 1 100 0')).toBeCloseTo(Math.PI * 50, 1);
+  expect(readPathData('M0 0A0 5 0 0 1 100 0').commands).toEqual([
+    ['M', 0, 0],
+    ['L', 100, 0],
+  ]);
+  for (const [text, good] of [
+    ['M0 0L10 10L20', 2],
+    ['M0 0 L1 1 X 2 2', 2],
+    ['M0 0A5 5 0 2 1 10 10', 1],
+    ['L5 5', 0],
+    ['M0 0L1e999 2', 1],
+  ] as const) {
+    const read = readPathData(text);
+    expect([text, read.commands.length]).toEqual([text, good]);
+    expect(read.faultAt).not.toBeNull();
+  }
+});
+
+test('what is written as path data is read back the same, and paths survive both', () => {
+  const random = seeded(5);
+  for (let i = 0; i < 40; i++) {
+    const { commands } = readPathData(randomData(random));
+    const again = readPathData(pathData(commands, 6)).commands;
+    again.forEach((c, k) => {
+      c.slice(1).forEach((n, j) => expect(n as number).toBeCloseTo(commands[k]![j + 1] as number, 5));
+    });
+  }
+  const [path] = pathsOf(readPathData('M0 0C10 0 20 10 20 20L0 20Z').commands);
+  expect(path).toMatchObject({ closed: true });
+  expect(measurePath(transformPath(path!, [0, 2, -2, 0, 5, 5])).length).toBeCloseTo(
+    2 * measurePath(path!).length,
+    6,
+  );
+});
