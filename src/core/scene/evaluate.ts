@@ -1,11 +1,14 @@
-import type { Art, Layer, Lettering, Piece, Stroke } from '../document';
+import type { Art, ArtShape, Layer, Lettering, Piece, Stroke } from '../document';
 import {
   commandsOf,
   compose,
+  meanScale,
   measurePath,
+  pathsOf,
   scaling,
   transformCommands,
   translation,
+  type Matrix,
   type PathCommand,
 } from '../geometry';
 import { disc, inkedLengths, inkedPath, square, sweptOutline, type InkWindow } from '../ink';
@@ -74,6 +77,47 @@ function itemAt(stroke: Stroke, frame: number): DrawItem | null {
 
 const CAPS = { flat: 'butt', round: 'round', square: 'square' } as const;
 
+type Line = NonNullable<ArtShape['line']>;
+
+/** Whether a map keeps shapes: it turns, mirrors and scales alike in every direction. */
+function isSimilar([a, b, c, d]: Matrix): boolean {
+  const size = Math.abs(a) + Math.abs(b) + Math.abs(c) + Math.abs(d);
+  const alike = (p: number, q: number): boolean => Math.abs(p - q) <= 1e-9 * size;
+  return (alike(a, d) && alike(b, -c)) || (alike(a, -d) && alike(b, c));
+}
+
+/** A line of art: a pen drawn along its path, and the caps of pieces without length (SVG 2, 13.5.4). */
+function drawLine(
+  line: Line,
+  commands: readonly PathCommand[],
+  transform: Matrix,
+  opacity: number,
+): DrawItem[] {
+  const shown = { colour: line.colour, opacity: opacity * line.opacity };
+  const dots = line.cap === 'flat' ? [] : pathsOf(commands).filter((path) => measurePath(path).length === 0);
+  const make = line.cap === 'round' ? disc : square;
+  // In piece pixels, where a pen stays round: canvases are exact to a share of a pixel of what they are given.
+  const baked = isSimilar(transform);
+  const k = baked ? meanScale(transform) : 1;
+  return [
+    {
+      kind: 'stroke',
+      path: baked ? transformCommands(commands, transform) : commands,
+      ...shown,
+      width: line.width * k,
+      cap: CAPS[line.cap],
+      join: line.join,
+      miterLimit: line.miterLimit,
+      ...(line.dashes.length > 0 && { dashes: line.dashes.map((d) => d * k), dashPhase: line.dashPhase * k }),
+      ...(!baked && { transform }),
+    },
+    ...dots.map(({ points }): DrawItem => {
+      const { x, y } = points[0]!;
+      return { kind: 'fill', path: transformCommands(make(x, y, line.width / 2), transform), ...shown };
+    }),
+  ];
+}
+
 /** Art as it stands, a fill and a line a shape. */
 function drawArt(art: Art): DrawItem[] {
   if (art.hidden || art.opacity === 0) return [];
@@ -91,20 +135,7 @@ function drawArt(art: Art): DrawItem[] {
       });
     }
     const { line } = shape;
-    if (line && line.width > 0) {
-      out.push({
-        kind: 'stroke',
-        path: commands,
-        transform,
-        colour: line.colour,
-        opacity: art.opacity * line.opacity,
-        width: line.width,
-        cap: CAPS[line.cap],
-        join: line.join,
-        miterLimit: line.miterLimit,
-        ...(line.dashes.length > 0 && { dashes: line.dashes, dashPhase: line.dashPhase }),
-      });
-    }
+    if (line && line.width > 0) out.push(...drawLine(line, commands, transform, art.opacity));
     return out;
   });
 }
