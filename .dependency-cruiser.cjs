@@ -39,8 +39,14 @@ module.exports = {
     {
       name: 'core-opens-by-its-doors',
       severity: 'error',
-      from: { path: '^src/(server|editor|app|ui)' },
+      from: { path: '^src/(server|editor|app|ui|workers)', pathNot: '\\.test\\.ts$' },
       to: { path: '^src/core/.+', pathNot: '^src/core/[^/]+/index\\.ts$' },
+    },
+    {
+      name: 'workers-only-compute',
+      severity: 'error',
+      from: { path: '^src/workers' },
+      to: { path: '^src/(server|editor|app|ui)' },
     },
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
   ],

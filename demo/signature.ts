@@ -1,6 +1,6 @@
 import { newPiece, newStroke, writeAsWritten, type Piece } from '../src/core/document';
 import { penStroke, type PenSample } from '../src/core/pen';
-import narrator from '../src/editor/tablet/recordings/narrator.json';
+import narrator from '../src/editor/tablet/recordings/narrator.json' with { type: 'json' };
 
 /** The narrator's signature, as the simulated pen wrote it: pressure as width, and the hand's own timing. */
 export function signature(): Piece {

@@ -1,6 +1,6 @@
 import { newStroke, type Ink, type Lettering, type Stroke } from '../src/core/document';
 import type { Path } from '../src/core/geometry';
-import data from './traced.json';
+import data from './traced.json' with { type: 'json' };
 
 interface TracedWord {
   readonly lettering: Lettering;

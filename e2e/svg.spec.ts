@@ -3,7 +3,9 @@ import { createCanvas } from '@napi-rs/canvas';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { readSvg } from '../src/core/formats';
-import { scaling } from '../src/core/geometry';
+import { measurePath, pathsOf, readPathData, scaling } from '../src/core/geometry';
+import { seeded } from '../src/core/testing/families';
+import { randomPathData } from '../src/core/testing/path-data';
 import { paint } from '../src/core/paint';
 import { artItems } from '../src/core/scene';
 
@@ -119,4 +121,25 @@ test('SVG files are drawn as Chromium draws them: 240 icons and files of our own
   const off = differences.filter(([, , far]) => far > SIDE * SIDE * 1e-3);
   expect(off.length).toBeLessThan(0.04 * all.length);
   expect(Math.max(...differences.map(([, , far]) => far))).toBeLessThan(SIDE * SIDE * 6e-3);
+});
+
+test('path data of every command is as long as Chromium finds it', async ({ page }) => {
+  const random = seeded(31);
+  const all = Array.from({ length: 300 }, () => randomPathData(random));
+  await page.goto('about:blank');
+  const theirs = await page.evaluate((data) => {
+    const path = document.createElementNS('http://www.w3.org/2000/svg', 'path');
+    return data.map((d) => {
+      path.setAttribute('d', d);
+      return path.getTotalLength();
+    });
+  }, all);
+  all.forEach((data, i) => {
+    const ours = pathsOf(readPathData(data).commands).reduce(
+      (sum, path) => sum + measurePath(path).length,
+      0,
+    );
+    // Chromium measures to about a thousandth.
+    expect(Math.abs(ours - theirs[i]!) / theirs[i]!).toBeLessThan(3e-3);
+  });
 });

@@ -1,9 +1,14 @@
+import { readFileSync } from 'node:fs';
 import { strokesOf } from '@/core/document';
 import { closeConnection, migrate, models } from '@/server/database';
 import { closeQueue } from '@/server/exports';
 import { seed } from '@/server/seed';
 import { freshPiece, freshProject, smallPiece } from '@/server/testing';
 import { SAMPLE_PROJECT } from '../../../demo';
+import * as letteringRoute from './lettering/route';
+import * as pictureRoute from './pictures/[hash]/route';
+import * as picturesRoute from './pictures/route';
+import * as facesRoute from './projects/[id]/faces/route';
 import * as projectsRoute from './projects/route';
 import * as projectRoute from './projects/[id]/route';
 import * as undeleteProjectRoute from './projects/[id]/undelete/route';
@@ -57,6 +62,9 @@ test('the sample world is put into an empty database once, complete and valid', 
     'Opening title',
     'Lower third',
     'Tide ring',
+    'Narrator’s signature',
+    'Chapter card',
+    'Eel route',
   ]);
   await projects.destroy({ where: {} });
   // A deleted sample stays deleted.
@@ -239,4 +247,51 @@ test('the database itself refuses what the code should never write', async () =>
     `INSERT INTO projects (id, name) VALUES ('00000000-0000-4000-8000-000000000001', '')`,
   ];
   for (const sql of bad) await expect(database.query(sql)).rejects.toThrow();
+});
+
+test('pictures, faces and lettering: bounded, from this origin alone, given out as what they are', async () => {
+  const svg = '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><circle r="4"/></svg>';
+  const foreign = await ask(picturesRoute.POST, {}, svg, { origin: 'http://elsewhere.example' });
+  expect(foreign.status).toBe(403);
+  const large = await ask(picturesRoute.POST, {}, svg, { 'content-length': String(60 * 1024 * 1024) });
+  expect(large.status).toBe(413);
+  expect((await ask(picturesRoute.POST, {}, 'x'.repeat(51 * 1024 * 1024))).status).toBe(413);
+  const { status, body } = await ask(picturesRoute.POST, {}, svg);
+  expect(status).toBe(200);
+  const { hash } = body as { hash: string };
+  expect((await ask(pictureRoute.GET, { hash })).status).toBe(200);
+  expect((await ask(pictureRoute.GET, { hash: '0'.repeat(64) })).status).toBe(404);
+  expect((await ask(pictureRoute.GET, { hash: '../../etc/passwd' })).status).toBe(404);
+
+  const id = await freshProject();
+  const font = readFileSync('node_modules/@expo-google-fonts/lora/400Regular/Lora_400Regular.ttf');
+  const made = await facesRoute.POST(
+    new Request('http://127.0.0.1:4610/api?name=..%2F..%2Fx', {
+      method: 'POST',
+      headers: { host: '127.0.0.1:4610' },
+      body: new Uint8Array(font),
+    }),
+    { params: Promise.resolve({ id }) },
+  );
+  const face = (await made.json()) as { id: string; name: string };
+  expect(face).toMatchObject({ name: 'Lora', kind: 'own' });
+  // A font is not given out as a picture.
+  expect((await ask(pictureRoute.GET, { hash: face.id.slice(4) })).status).toBe(404);
+  const setting = {
+    text: 'Tide',
+    face: { id: face.id, weight: 400 },
+    size: 90,
+    tracking: 0,
+    leading: 1.2,
+    align: 'left',
+  };
+  expect((await ask(letteringRoute.POST, {}, setting)).body).toMatchObject({ missing: [] });
+  for (const [part, place] of [
+    [{ size: 0 }, 'size'],
+    [{ face: { id: '../x', weight: 400 } }, 'face.id'],
+    [{ text: 'x'.repeat(2001) }, 'text'],
+  ] as const) {
+    const refused = await ask(letteringRoute.POST, {}, { ...setting, ...part });
+    expect(refused).toMatchObject({ status: 422, body: { error: { faults: [{ path: place }] } } });
+  }
 });

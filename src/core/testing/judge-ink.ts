@@ -69,16 +69,13 @@ export interface FaceResult {
   /** Share of the ink that the strokes cover, and ink they add, as a share of it. */
   readonly covered: number;
   readonly spill: number;
-  readonly ms: number;
   readonly source: InkSource;
 }
 
 /** Traces outlines and paints the strokes over them at four pixels to one. */
 export function judgeOutlines(outlines: readonly PathCommand[], options = TRACE_OPTIONS): FaceResult {
   const source = inkOf(outlines);
-  const began = performance.now();
   const strokes = traceInk(source, options)!;
-  const ms = performance.now() - began;
   const scale = 4;
   const truth = source.mask(scale);
   const canvas = createCanvas(truth.width, truth.height);
@@ -98,5 +95,5 @@ export function judgeOutlines(outlines: readonly PathCommand[], options = TRACE_
     both += Math.min(t, p);
     over += Math.max(0, p - t);
   }
-  return { strokes, covered: both / ink, spill: over / ink, ms, source };
+  return { strokes, covered: both / ink, spill: over / ink, source };
 }
