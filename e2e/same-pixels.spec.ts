@@ -60,6 +60,9 @@ function randomPiece(seed: number): Piece {
         opacity: random() < 0.5 ? 1 : random(),
         cap: (['flat', 'round', 'square'] as const)[i % 3]!,
         join: (['miter', 'round', 'bevel'] as const)[(i + seed) % 3]!,
+        ...(i % 4 === 3 && {
+          widths: Array.from({ length: 4 }, (_, k) => ({ at: k / 3, scale: 0.1 + random() * 0.9 })),
+        }),
       },
     );
     return { ...made, window: { head: 0.3 + random() * 0.7, tail: random() * 0.3, slide: random() } };

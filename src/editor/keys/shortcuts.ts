@@ -1,15 +1,19 @@
 import { finishDrawing, fit, removeLastDrawn, zoomBy } from '../canvas';
 import { takeTool } from '../bar/tool-strip';
+import { splitStroke } from '@/core/document';
 import { takePasted } from '../importing';
+import { leaveTrace, takeTrace, useTracing } from '../tracing';
 import { togglePlay } from '../playback/playback';
 import { fitTime } from '../score';
 import { save } from '../saving';
 import {
   copySelected,
   deleteSelected,
+  edit,
   duplicateSelected,
   makeCorner,
   makeSmooth,
+  newId,
   nudgeKeys,
   nudgeSelected,
   pasteCopied,
@@ -20,6 +24,7 @@ import {
   selectedStrokes,
   setFlag,
   showFrame,
+  singleStroke,
   stepSelected,
   toggleClosed,
   undo,
@@ -62,10 +67,26 @@ const arrows = (event: KeyboardEvent): void => {
 
 const escape = (): void => {
   const { drawing, tool: now, selection } = get();
-  if (drawing) finishDrawing();
+  if (useTracing.getState().run) leaveTrace();
+  else if (drawing) finishDrawing();
   else if (now !== 'select') useEditor.setState({ tool: 'select' });
   else if (selection.keys.length > 0 || selection.points.length > 0) select({ layers: selection.layers });
   else select({});
+};
+
+const enter = (): void => {
+  if (useTracing.getState().run?.strokes) takeTrace();
+  else finishDrawing();
+};
+
+/** Cuts the selected stroke at its one chosen point. */
+const splitHere = (): void => {
+  const stroke = singleStroke(get());
+  const [at, ...more] = get().selection.points;
+  if (!stroke || stroke.locked || at === undefined || more.length > 0) return;
+  const id = newId();
+  edit((piece) => splitStroke(piece, stroke.id, { segment: at, t: 0 }, id));
+  select({ layers: stroke.path.closed ? [stroke.id] : [stroke.id, id] });
 };
 
 /** Every key of the editor, in one list: what is shown is what works. */
@@ -88,7 +109,13 @@ export const SHORTCUTS: readonly Shortcut[] = [
   },
   { group: 'Tools', keys: 'H', name: 'Move the view', onCanvas: true, run: tool('hand') },
   { group: 'Tools', keys: 'Escape', name: 'End the stroke, leave the tool, select nothing', run: escape },
-  { group: 'Tools', keys: 'Enter', name: 'End the stroke', onCanvas: true, run: finishDrawing },
+  {
+    group: 'Tools',
+    keys: 'Enter',
+    name: 'End the stroke; use the strokes that were found',
+    onCanvas: true,
+    run: enter,
+  },
   {
     group: 'Strokes and points',
     keys: 'Backspace',
@@ -121,6 +148,13 @@ export const SHORTCUTS: readonly Shortcut[] = [
     name: 'Reverse the direction',
     onCanvas: true,
     run: reverseSelected,
+  },
+  {
+    group: 'Strokes and points',
+    keys: 'K',
+    name: 'Split at the chosen point',
+    onCanvas: true,
+    run: splitHere,
   },
   { group: 'Strokes and points', keys: 'Alt ArrowUp', name: 'Write earlier', run: () => stepSelected(-1) },
   { group: 'Strokes and points', keys: 'Alt ArrowDown', name: 'Write later', run: () => stepSelected(1) },

@@ -1,5 +1,5 @@
 'use client';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import styled from 'styled-components';
 import type { ThresholdOptions, TraceOptions } from '@/core/trace';
 import {
@@ -120,7 +120,16 @@ export function FindStrokes({ source }: { source: Traceable }) {
   const keepWidths = useTracing((s) => s.keepWidths);
   const writeOn = useTracing((s) => s.writeOn);
   const [offset, setOffset] = useState(0);
-  const mine = run?.source === source.id ? run : null;
+  const { id } = source;
+  // What waits belongs to what is in hand: it goes when something else is taken up.
+  useEffect(
+    () => () => {
+      if (useTracing.getState().run?.source === id) leaveTrace();
+      void previewInk(null);
+    },
+    [id],
+  );
+  const mine = run?.source === id ? run : null;
   const again = () => {
     if (mine?.strokes) void traceSource(source);
   };
