@@ -40,7 +40,7 @@ export function eelRoute(): Piece {
   ] as const;
   let piece: Piece = {
     ...newPiece('Eel route', { width: 1920, height: 1080 }, { numerator: 25, denominator: 1 }, 125),
-    over: '#20333a',
+    over: '#cdc2a2',
   };
   piece = addLayers(piece, [
     lettering('from'),

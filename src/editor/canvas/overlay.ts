@@ -100,6 +100,22 @@ function arrow(context: Context, view: View, path: Path, colour: string): void {
 /** Strokes shorter than this on screen, px, are numbered in small. */
 const SHORT = 110;
 
+/** Many strokes shorter than this on screen, px, are numbered in plain small figures: discs would hide them. */
+const TINY = 46;
+const MANY = 20;
+
+function tinyBadge(context: Context, view: View, stroke: Stroke, order: number): void {
+  const first = toScreen(view, stroke.path.points[0]!);
+  context.font = '9px "Instrument Sans Variable", sans-serif';
+  context.textAlign = 'right';
+  context.textBaseline = 'bottom';
+  context.lineWidth = 2.5;
+  context.strokeStyle = 'rgba(21, 18, 14, 0.7)';
+  context.strokeText(String(order), first.x - 1, first.y - 1);
+  context.fillStyle = OVERLAY.vellum;
+  context.fillText(String(order), first.x - 1, first.y - 1);
+}
+
 /** The order number, set off from the first point against the direction of writing. */
 function badge(context: Context, view: View, stroke: Stroke, order: number, selected: boolean): void {
   const m = measurePath(stroke.path);
@@ -268,6 +284,11 @@ export function paintOverlay(context: Context, view: View, state: EditorState, t
   }
   strokes.forEach((layer, i) => {
     if (layer.hidden || chosen.includes(layer)) return;
+    const short = measurePath(layer.path).length * view.zoom < TINY;
+    if (short && strokes.length > MANY && !tool.tapped) {
+      tinyBadge(context, view, layer, i + 1);
+      return;
+    }
     badge(context, view, layer, i + 1, tool.tapped?.includes(layer.id) === true);
   });
   for (const layer of chosen) {

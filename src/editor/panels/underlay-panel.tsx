@@ -25,6 +25,7 @@ import { SelectionTitle } from './selection-title';
 
 const List = styled.ul`
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 2px;
   margin: 6px 0 0;
   padding: 0;
@@ -38,14 +39,16 @@ const Item = styled.li`
   &[data-chosen='true'] {
     background: var(--pressed);
   }
+  min-width: 0;
   button {
+    flex: none;
     width: 24px;
     height: 26px;
   }
 `;
 const Choose = styled.button`
   display: flex;
-  flex: 1;
+  flex: 1 1 0 !important;
   align-items: center;
   gap: 8px;
   min-width: 0;

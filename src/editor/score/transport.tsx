@@ -16,7 +16,7 @@ const Bar = styled.div`
   border-bottom: 1px solid var(--rule);
 `;
 const Field = styled.input<{ $wide?: boolean }>`
-  width: ${({ $wide }) => ($wide ? '104px' : '72px')};
+  width: ${({ $wide }) => ($wide ? '104px' : '88px')};
   height: 26px;
   padding: 0 6px;
   border: 1px solid transparent;
