@@ -3,20 +3,12 @@ import {
   newPiece,
   newStroke,
   writeInSequence,
-  type Ink,
   type Layer,
   type Piece,
 } from '../src/core/document';
 import { borderPath, widened, type Bounds } from '../src/core/geometry';
+import { ink } from './ink';
 import { lettering, tracedStrokes } from './traced';
-
-const ink = (width: number, colour: string): Ink => ({
-  width,
-  colour,
-  opacity: 1,
-  cap: 'round',
-  join: 'miter',
-});
 
 /** A chapter card: a border with scooped corners and a finer one inside, the chapter's name written within. */
 export function chapterCard(): Piece {
@@ -25,8 +17,13 @@ export function chapterCard(): Piece {
   const words = names.map((name) => tracedStrokes(name));
   const layers: Layer[] = [
     ...names.map(lettering),
-    newStroke('border', 'Border', borderPath(safe, 'scooped', 92), ink(7, '#d9a441')),
-    newStroke('inner', 'Inner border', borderPath(widened(safe, -26), 'scooped', 92), ink(2.5, '#43b3a0')),
+    newStroke('border', 'Border', borderPath(safe, 'scooped', 92), ink(7, '#d9a441', { join: 'miter' })),
+    newStroke(
+      'inner',
+      'Inner border',
+      borderPath(widened(safe, -26), 'scooped', 92),
+      ink(2.5, '#43b3a0', { join: 'miter' }),
+    ),
     ...words.flat(),
   ];
   let piece: Piece = {

@@ -4,20 +4,12 @@ import {
   newPiece,
   newStroke,
   writeInSequence,
-  type Ink,
   type Piece,
 } from '../src/core/document';
 import { corner } from '../src/core/geometry';
+import { ink } from './ink';
 import { lettering, tracedStrokes } from './traced';
 import { written, type PenPlace } from './written';
-
-const ink = (width: number, colour: string): Ink => ({
-  width,
-  colour,
-  opacity: 1,
-  cap: 'round',
-  join: 'round',
-});
 
 /** From the sea up the estuary, round its bends, to the weir. */
 const ROUTE: PenPlace[] = [

@@ -8,6 +8,7 @@ import {
   type Stroke,
 } from '../src/core/document';
 import { corner, type Path } from '../src/core/geometry';
+import { ink } from './ink';
 import { CAPITALS } from './letters';
 import { at, written, type PenPlace } from './written';
 
@@ -15,14 +16,6 @@ const line = (x0: number, y: number, x1: number): Path => ({
   closed: false,
   points: [corner(x0, y), corner(x1, y)],
 });
-const ink = (width: number, colour: string, cap: Ink['cap'] = 'round'): Ink => ({
-  width,
-  colour,
-  opacity: 1,
-  cap,
-  join: 'round',
-});
-
 /** A tide wave under the rule: crests and troughs that grow smaller. */
 function wave(x: number, y: number): Path {
   const places = Array.from({ length: 7 }, (_, i): PenPlace => [i * 40, (i % 2 ? 1 : -1) * (15 - i * 2), 0]);
@@ -67,7 +60,7 @@ export function lowerThird(): Piece {
       },
     ]);
   };
-  add('rule', 'Rule', line(200, 900, 1010), ink(6, '#ff6b3d', 'flat'), {
+  add('rule', 'Rule', line(200, 900, 1010), ink(6, '#ff6b3d', { cap: 'flat' }), {
     from: 'middle',
     onAt: 2,
     onFrames: 20,

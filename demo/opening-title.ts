@@ -2,13 +2,13 @@ import {
   applyManner,
   newPiece,
   newStroke,
-  type Ink,
   type Layer,
   type Manner,
   type Piece,
   type Stroke,
 } from '../src/core/document';
 import { measurePath, type Path } from '../src/core/geometry';
+import { ink } from './ink';
 import { lettering, tracedStrokes } from './traced';
 import { written, type PenPlace, type Placing } from './written';
 
@@ -17,14 +17,6 @@ const REED = '#d9a441';
 
 /** Where the flourishes lie, in the letters' own measure. */
 const TITLE: Placing = { x: 322, y: 560, scale: 1.16, slant: 0.2 };
-const ink = (width: number, colour: string): Ink => ({
-  width,
-  colour,
-  opacity: 1,
-  cap: 'round',
-  join: 'round',
-});
-
 const SWASH: PenPlace[] = [
   [74, -62, 208],
   [8, -96, 262],

@@ -1,26 +1,11 @@
-import {
-  applyManner,
-  newPiece,
-  newStroke,
-  setKey,
-  type Ink,
-  type Piece,
-  type Stroke,
-} from '../src/core/document';
+import { applyManner, newPiece, newStroke, setKey, type Piece, type Stroke } from '../src/core/document';
 import { corner, smooth, type Path } from '../src/core/geometry';
 import { landingEasing } from '../src/core/timing';
+import { ink } from './ink';
 import { written, type PenPlace } from './written';
 
 const QUARTER = (4 / 3) * (Math.SQRT2 - 1);
 const CENTRE = { x: 540, y: 540 };
-const ink = (width: number, colour: string, cap: Ink['cap'] = 'round', opacity = 1): Ink => ({
-  width,
-  colour,
-  opacity,
-  cap,
-  join: 'round',
-});
-
 /** A circle of four points, first point at the top, written clockwise. */
 function ring(radius: number): Path {
   const k = radius * QUARTER;
@@ -52,7 +37,7 @@ function wave(y: number, half: number): Path {
 /** A ring that fills as the tide rises, with a scale of twelve hours and a runner that goes round outside it. */
 export function tideRing(): Piece {
   const layers: Stroke[] = [
-    newStroke('bed', 'Bed of the ring', ring(300), ink(34, '#35515c', 'round', 0.55)),
+    newStroke('bed', 'Bed of the ring', ring(300), ink(34, '#35515c', { opacity: 0.55 })),
     newStroke('tide', 'Tide', ring(300), ink(34, '#43b3a0')),
     newStroke('runner', 'Runner', ring(352), ink(6, '#ff6b3d')),
     ...Array.from({ length: 12 }, (_, i) =>

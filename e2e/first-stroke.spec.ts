@@ -7,7 +7,7 @@ test('from the project list to an alpha video: a new piece, a drawn line, a soft
 }) => {
   await page.goto('/');
   const sample = page.getByRole('region', { name: 'Saltmarsh Almanac' });
-  await expect(sample.locator('img')).toHaveCount(3);
+  await expect(sample.locator('img')).toHaveCount(6);
   await expect(sample.locator('img').first()).toHaveJSProperty('complete', true);
 
   await sample.getByRole('button', { name: 'New piece' }).click();
@@ -116,9 +116,9 @@ test('projects and pieces: rename, duplicate, delete with undo', async ({ page }
   await page.goto('/');
   await page.getByRole('button', { name: 'New project' }).click();
   const fresh = page.getByRole('region', { name: 'New project' });
-  await fresh.getByLabel('Name of the project').fill('Eel route');
+  await fresh.getByLabel('Name of the project').fill('Tide tables');
   await page.keyboard.press('Enter');
-  const project = page.getByRole('region', { name: 'Eel route' });
+  const project = page.getByRole('region', { name: 'Tide tables' });
   await expect(project).toBeVisible();
   await project.getByRole('button', { name: 'New piece' }).click();
   await page.getByRole('button', { name: 'Create' }).click();
@@ -132,7 +132,7 @@ test('projects and pieces: rename, duplicate, delete with undo', async ({ page }
   await expect(project.locator('[data-piece]')).toHaveCount(1);
   await page.getByRole('status').getByRole('button', { name: 'Undo' }).click();
   await expect(project.locator('[data-piece]')).toHaveCount(2);
-  await page.getByRole('button', { name: 'More about Eel route' }).click();
+  await page.getByRole('button', { name: 'More about Tide tables' }).click();
   await page.getByRole('menuitem', { name: 'Delete project' }).click();
   await expect(project).toHaveCount(0);
   await page.getByRole('status').getByRole('button', { name: 'Undo' }).first().click();

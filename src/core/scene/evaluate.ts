@@ -1,4 +1,4 @@
-import type { Art, ArtShape, Layer, Lettering, Piece, Stroke } from '../document';
+import type { Art, ArtShape, Lettering, Layer, Piece, Stroke } from '../document';
 import {
   commandsOf,
   compose,
