@@ -286,7 +286,8 @@ export function paintOverlay(context: Context, view: View, state: EditorState, t
     if (layer.hidden || chosen.includes(layer)) return;
     const short = measurePath(layer.path).length * view.zoom < TINY;
     if (short && strokes.length > MANY && !tool.tapped) {
-      tinyBadge(context, view, layer, i + 1);
+      // So close together they are of use only to whoever works on the strokes.
+      if (state.step === 'trace') tinyBadge(context, view, layer, i + 1);
       return;
     }
     badge(context, view, layer, i + 1, tool.tapped?.includes(layer.id) === true);

@@ -70,13 +70,23 @@ const Switch = styled.button`
   }
 `;
 
-/** Frames the stroke takes to be written: from the first key of what moves first to the next. */
+/** Frames the stroke takes to be written: from the first key of what moves first to where it has arrived. */
 function writingFrames(stroke: Stroke): number | null {
   const moves = (['head', 'tail'] as const)
     .map((part) => keysOf(stroke.window[part]))
     .filter((keys) => keys.length > 1)
     .sort((a, b) => a[0]!.frame - b[0]!.frame);
-  return moves[0] ? moves[0][1]!.frame - moves[0][0]!.frame : null;
+  const [keys] = moves;
+  if (!keys) return null;
+  // As long as the values go one way; a rest among them counts, one at the end does not.
+  const way = Math.sign(keys[1]!.value - keys[0]!.value);
+  let last = 1;
+  for (let i = 2; i < keys.length; i++) {
+    const step = Math.sign(keys[i]!.value - keys[i - 1]!.value);
+    if (step === -way) break;
+    if (step === way) last = i;
+  }
+  return keys[last]!.frame - keys[0]!.frame;
 }
 
 /** What stands in the place of the number, and the colour of the dot. */
