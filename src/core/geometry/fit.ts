@@ -157,13 +157,10 @@ function fitRun(points: readonly Point[], t1: Point, t2: Point, tolerance: numbe
   if (error <= tolerance) return [{ cubic, points, t1, t2 }];
   const split = Math.min(points.length - 2, Math.max(1, index));
   const middle = passing(points, split, 3 * tolerance);
-  return merged(
-    [
-      ...fitRun(points.slice(0, split + 1), t1, scale(middle, -1), tolerance),
-      ...fitRun(points.slice(split), middle, t2, tolerance),
-    ],
-    tolerance,
-  );
+  return [
+    ...fitRun(points.slice(0, split + 1), t1, scale(middle, -1), tolerance),
+    ...fitRun(points.slice(split), middle, t2, tolerance),
+  ];
 }
 
 /** Splitting at the worst place leaves more cubics than needed: neighbours that one cubic can stand for become one. */
@@ -250,7 +247,7 @@ export function fitPath(
     const t1 = round && k === 1 ? round : endDirection(part, tolerance);
     const t2 =
       round && k === ends.length - 1 ? scale(round, -1) : endDirection([...part].reverse(), tolerance);
-    joints.push(...fitRun(part, t1, t2, tolerance).map((fitted) => fitted.cubic));
+    joints.push(...merged(fitRun(part, t1, t2, tolerance), tolerance).map((fitted) => fitted.cubic));
   }
   return pathOf(joints, closed);
 }
