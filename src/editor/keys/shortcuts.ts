@@ -1,6 +1,5 @@
 import { finishDrawing, fit, removeLastDrawn, zoomBy } from '../canvas';
 import { takeTool } from '../bar/tool-strip';
-import { splitStroke } from '@/core/document';
 import { takePasted } from '../importing';
 import { leaveTrace, takeTrace, useTracing } from '../tracing';
 import { togglePlay } from '../playback/playback';
@@ -9,11 +8,9 @@ import { save } from '../saving';
 import {
   copySelected,
   deleteSelected,
-  edit,
   duplicateSelected,
   makeCorner,
   makeSmooth,
-  newId,
   nudgeKeys,
   nudgeSelected,
   pasteCopied,
@@ -24,7 +21,7 @@ import {
   selectedStrokes,
   setFlag,
   showFrame,
-  singleStroke,
+  splitAtPoint,
   stepSelected,
   toggleClosed,
   undo,
@@ -77,16 +74,6 @@ const escape = (): void => {
 const enter = (): void => {
   if (useTracing.getState().run?.strokes) takeTrace();
   else finishDrawing();
-};
-
-/** Cuts the selected stroke at its one chosen point. */
-const splitHere = (): void => {
-  const stroke = singleStroke(get());
-  const [at, ...more] = get().selection.points;
-  if (!stroke || stroke.locked || at === undefined || more.length > 0) return;
-  const id = newId();
-  edit((piece) => splitStroke(piece, stroke.id, { segment: at, t: 0 }, id));
-  select({ layers: stroke.path.closed ? [stroke.id] : [stroke.id, id] });
 };
 
 /** Every key of the editor, in one list: what is shown is what works. */

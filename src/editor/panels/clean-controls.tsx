@@ -9,7 +9,6 @@ import {
   meetEnds,
   simplifyPreview,
   simplifyStrokes,
-  splitStroke,
   straighten,
   type Stroke,
 } from '@/core/document';
@@ -21,9 +20,9 @@ import {
   editPath,
   editPoints,
   looseEndsOf,
-  newId,
   select,
   singleStroke,
+  splitAtPoint,
   useEditor,
   useLooseEnds,
 } from '../state';
@@ -115,15 +114,7 @@ function Points({ stroke, chosen }: { stroke: Stroke; chosen: readonly number[] 
           isDisabled={
             chosen.length !== 1 || (!path.closed && (chosen[0] === 0 || chosen[0] === path.points.length - 1))
           }
-          onPress={() => {
-            const id = newId();
-            const at = chosen[0]!;
-            const last = !path.closed && at === path.points.length - 1;
-            edit((piece) =>
-              splitStroke(piece, stroke.id, { segment: last ? at - 1 : at, t: last ? 1 : 0 }, id),
-            );
-            select({ layers: path.closed ? [stroke.id] : [stroke.id, id] });
-          }}
+          onPress={splitAtPoint}
         >
           Split here
         </Button>

@@ -8,6 +8,7 @@ import {
   removeLayers,
   removeUnderlay,
   reverseStrokes,
+  splitStroke,
   stepLayers,
   toCorner,
   toSmooth,
@@ -147,3 +148,15 @@ export const setFlag = (ids: readonly string[], flag: 'hidden' | 'locked', to: b
 
 export const renameLayer = (id: string, name: string): void =>
   edit((piece) => updateLayers(piece, [id], (layer) => ({ ...layer, name })));
+
+/** Cuts the selected stroke at its one chosen point; at an end of an open one there is nothing to cut. */
+export function splitAtPoint(): void {
+  const stroke = singleStroke(get());
+  const [at, ...more] = get().selection.points;
+  if (!stroke || stroke.locked || at === undefined || more.length > 0) return;
+  const { closed, points } = stroke.path;
+  if (!closed && (at === 0 || at === points.length - 1)) return;
+  const id = newId();
+  edit((piece) => splitStroke(piece, stroke.id, { segment: at, t: 0 }, id));
+  select({ layers: closed ? [stroke.id] : [stroke.id, id] });
+}
