@@ -141,7 +141,7 @@ export const SHORTCUTS: readonly Shortcut[] = [
     keys: 'K',
     name: 'Split at the chosen point',
     onCanvas: true,
-    run: splitHere,
+    run: splitAtPoint,
   },
   { group: 'Strokes and points', keys: 'Alt ArrowUp', name: 'Write earlier', run: () => stepSelected(-1) },
   { group: 'Strokes and points', keys: 'Alt ArrowDown', name: 'Write later', run: () => stepSelected(1) },
