@@ -13,7 +13,8 @@ import { seeded } from '../src/core/testing/families';
 /** The core's own painting code, made into one script for a bare page. */
 const script = buildSync({
   stdin: {
-    contents: "import { paint } from './src/core/paint'; globalThis.paintList = paint;",
+    contents:
+      "import { paint } from './src/core/paint'; globalThis.paintList = (list, context, scale) => paint(list, context, (w, h) => new OffscreenCanvas(w, h), scale);",
     resolveDir: resolve(import.meta.dirname, '..'),
   },
   bundle: true,
@@ -34,7 +35,7 @@ function hashOf(pixels: Uint8ClampedArray): string {
 
 function onServer(list: DrawList, scale: number): Uint8ClampedArray {
   const canvas = createCanvas(Math.round(list.width * scale), Math.round(list.height * scale));
-  paint(list, canvas.getContext('2d'), scale);
+  paint(list, canvas.getContext('2d'), createCanvas, scale);
   return canvas.getContext('2d').getImageData(0, 0, canvas.width, canvas.height).data;
 }
 

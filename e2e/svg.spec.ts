@@ -53,7 +53,7 @@ function ours(source: string): Uint8ClampedArray {
     transform: scaling(1),
     shapes,
   });
-  paint({ width, height, items }, context);
+  paint({ width, height, items }, context, createCanvas);
   return context.getImageData(0, 0, SIDE, SIDE).data;
 }
 

@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { createCanvas } from '@napi-rs/canvas';
 import type { Lettering, Piece, Stroke } from '../src/core/document';
-import { addLayers, newStroke } from '../src/core/document';
+import { addLayers, newStroke, widestOf } from '../src/core/document';
 import { lineShape, measurePath, pathBounds } from '../src/core/geometry';
 import { keysOf } from '../src/core/timing';
 import { api, openNew, type Desk } from './desk';
@@ -32,7 +32,7 @@ test('a word is set, its strokes are found, used, and found again after a change
   await button(page, 'Use them').click();
   const first = await strokes(desk);
   expect(first.length).toBeGreaterThan(2);
-  expect(first.every((s) => s.traced && s.ink.width > 2)).toBe(true);
+  expect(first.every((s) => s.traced && widestOf(s.ink) > 2)).toBe(true);
   expect((await whole(desk)).layers[0]).toMatchObject({ type: 'lettering', hidden: true });
   // They write on in order, one after another.
   const starts = first.map((s) => keysOf(s.window.head)[0]!.frame);
@@ -134,7 +134,7 @@ test('a picture underneath: fitted, locked, hidden, traced by its ink, never in 
   const bounds = pathBounds(stroke!.path)!;
   expect(Math.abs(bounds.left - 120 * 2.4)).toBeLessThan(6);
   expect(Math.abs(bounds.right - 680 * 2.4)).toBeLessThan(6);
-  expect(Math.abs(stroke!.ink.width - 16 * 2.4)).toBeLessThan(3);
+  expect(Math.abs(widestOf(stroke!.ink) - 16 * 2.4)).toBeLessThan(3);
   // What is no picture is said, and changes nothing.
   await page.getByRole('radio', { name: 'Underlay', exact: true }).click();
   await desk.canvas.focus();

@@ -21,7 +21,7 @@ function bare(frame: ReturnType<typeof evaluate>): void {
       else if (c[0] === 'L') context.lineTo(c[1], c[2]);
       else if (c[0] === 'M') context.moveTo(c[1], c[2]);
     }
-    context.strokeStyle = item.colour;
+    context.strokeStyle = item.colour as string;
     context.lineWidth = item.width;
     context.lineCap = item.cap;
     context.lineJoin = item.join;
@@ -46,7 +46,7 @@ for (let round = 0; round < 8; round++) {
     began = performance.now();
     const list = evaluate(piece, frame);
     if (round > 1) evaluating.push(performance.now() - began);
-    paint(list, context);
+    paint(list, context, createCanvas);
     sink += pixel();
     if (round > 1) ours.push(performance.now() - began);
   }

@@ -58,7 +58,7 @@ function paintSvg(source: string): { png: Promise<Buffer>; width: number; height
     transform: compose(scaling(scale), [1, 0, 0, 1, 0, 0]),
     shapes,
   });
-  paint({ width: w, height: h, items }, canvas.getContext('2d'));
+  paint({ width: w, height: h, items }, canvas.getContext('2d'), createCanvas);
   return { png: canvas.encode('png'), width: w, height: h };
 }
 

@@ -26,6 +26,6 @@ export async function thumbnail(id: string): Promise<Uint8Array> {
         context.fillRect(x, y, SQUARE, SQUARE);
     }
   }
-  paint(evaluate(document, posterFrame(document)), context, scale);
+  paint(evaluate(document, posterFrame(document)), context, createCanvas, scale);
   return canvas.encode('png');
 }

@@ -15,6 +15,7 @@ import {
   parseColor,
   SliderTrack,
 } from 'react-aria-components';
+import { Pipette } from 'lucide-react';
 import styled from 'styled-components';
 import { Pop } from './select';
 
@@ -55,6 +56,25 @@ const thumb = {
   borderRadius: '50%',
   boxShadow: '0 0 0 1px black',
 };
+const Quiet = styled.div`
+  margin-bottom: 4px;
+  color: var(--quiet);
+  font-size: 12px;
+`;
+const PickButton = styled(Button)`
+  display: flex;
+  align-items: center;
+  justify-content: center;
+  gap: 6px;
+  height: 28px;
+  border: 1px solid var(--rule);
+  border-radius: 6px;
+  background: none;
+  color: var(--text);
+  svg {
+    width: 15px;
+  }
+`;
 const Hex = styled(Input)`
   width: 100%;
   height: 28px;
@@ -64,22 +84,28 @@ const Hex = styled(Input)`
   background: var(--desk);
 `;
 
-/** A colour as #rrggbb; null where the selection differs. `known` are offered as swatches. */
+/** Colours to choose from, by where they come from. */
+export type Swatches = readonly { readonly name: string; readonly colours: readonly string[] }[];
+
+/** A colour as #rrggbb; null where the selection differs. */
 export function ColourField({
   label,
   value,
-  known,
+  swatches,
   onChange,
   onBegin,
   onEnd,
+  onPick,
 }: {
   label: string;
   value: string | null;
-  known: readonly string[];
+  swatches: Swatches;
   onChange: (value: string) => void;
   /** Everything done while the picker is open is one step of undo. */
   onBegin?: () => void;
   onEnd?: () => void;
+  /** Asks for a colour to be taken from the picture. */
+  onPick?: () => void;
 }) {
   const shown = parseColor(value ?? '#808080').toFormat('hsb');
   return (
@@ -93,33 +119,51 @@ export function ColourField({
           </Trigger>
           <Pop placement="bottom end">
             <Sheet aria-label={label}>
-              <ColorArea
-                colorSpace="hsb"
-                xChannel="saturation"
-                yChannel="brightness"
-                style={{ width: '100%', height: 120, borderRadius: 6 }}
-              >
-                <ColorThumb style={thumb} />
-              </ColorArea>
-              <ColorSlider channel="hue" colorSpace="hsb" aria-label="Hue">
-                <SliderTrack style={{ height: 16, borderRadius: 8 }}>
-                  <ColorThumb style={{ ...thumb, top: '50%' }} />
-                </SliderTrack>
-              </ColorSlider>
-              <ColorField aria-label="Hex">
-                <Hex />
-              </ColorField>
-              {known.length > 0 && (
-                <ColorSwatchPicker
-                  aria-label="Colours in this piece"
-                  style={{ display: 'flex', flexWrap: 'wrap', gap: 6 }}
-                >
-                  {known.map((colour) => (
-                    <ColorSwatchPickerItem key={colour} color={colour} style={{ borderRadius: 5 }}>
-                      <ColorSwatch style={swatch} />
-                    </ColorSwatchPickerItem>
+              {({ close }) => (
+                <>
+                  <ColorArea
+                    colorSpace="hsb"
+                    xChannel="saturation"
+                    yChannel="brightness"
+                    style={{ width: '100%', height: 120, borderRadius: 6 }}
+                  >
+                    <ColorThumb style={thumb} />
+                  </ColorArea>
+                  <ColorSlider channel="hue" colorSpace="hsb" aria-label="Hue">
+                    <SliderTrack style={{ height: 16, borderRadius: 8 }}>
+                      <ColorThumb style={{ ...thumb, top: '50%' }} />
+                    </SliderTrack>
+                  </ColorSlider>
+                  <ColorField aria-label="Hex">
+                    <Hex />
+                  </ColorField>
+                  {onPick && (
+                    <PickButton
+                      slot={null}
+                      onPress={() => {
+                        close();
+                        onPick();
+                      }}
+                    >
+                      <Pipette aria-hidden /> Take it from the picture
+                    </PickButton>
+                  )}
+                  {swatches.map(({ name, colours }) => (
+                    <div key={name}>
+                      <Quiet>{name}</Quiet>
+                      <ColorSwatchPicker
+                        aria-label={name}
+                        style={{ display: 'flex', flexWrap: 'wrap', gap: 6 }}
+                      >
+                        {colours.map((colour) => (
+                          <ColorSwatchPickerItem key={colour} color={colour} style={{ borderRadius: 5 }}>
+                            <ColorSwatch style={swatch} />
+                          </ColorSwatchPickerItem>
+                        ))}
+                      </ColorSwatchPicker>
+                    </div>
                   ))}
-                </ColorSwatchPicker>
+                </>
               )}
             </Sheet>
           </Pop>

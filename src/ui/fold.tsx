@@ -35,6 +35,14 @@ const Trigger = styled(Button)`
     color: var(--text);
   }
 `;
+const Fact = styled.span`
+  margin-left: auto;
+  color: var(--text);
+  font-weight: 400;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+`;
 const Body = styled(DisclosurePanel)`
   &:not([hidden]) {
     padding-bottom: 10px;
@@ -44,10 +52,13 @@ const Body = styled(DisclosurePanel)`
 /** Controls that are needed now and then, under a heading that opens them. */
 export function Fold({
   title,
+  fact,
   open = false,
   children,
 }: {
   title: string;
+  /** What is inside, in a word or two. */
+  fact?: string;
   open?: boolean;
   children: ReactNode;
 }) {
@@ -57,6 +68,7 @@ export function Fold({
         <Trigger slot="trigger">
           <ChevronRight aria-hidden />
           {title}
+          {fact && <Fact>{fact}</Fact>}
         </Trigger>
       </Head>
       <Body>{children}</Body>

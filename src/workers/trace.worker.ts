@@ -1,7 +1,7 @@
 import { expose } from 'comlink';
 import { widened, unite } from '@/core/geometry';
 import { itemBounds, paint } from '@/core/paint';
-import type { DrawItem } from '@/core/scene';
+import type { ShapeItem } from '@/core/scene';
 import {
   inkOfPicture,
   outlineStrokes,
@@ -13,11 +13,12 @@ import {
   type TracedStroke,
   type TraceOptions,
 } from '@/core/trace';
+import { newCanvas } from './new-canvas';
 import type { Path } from '@/core/geometry';
 
 /** What is traced: shapes at any size, or a picture's pixels where they lie in the piece. */
 export type TraceSubject =
-  | { readonly kind: 'shapes'; readonly items: readonly DrawItem[] }
+  | { readonly kind: 'shapes'; readonly items: readonly ShapeItem[] }
   | {
       readonly kind: 'picture';
       readonly pixels: Pixels;
@@ -32,7 +33,7 @@ function contextOf(width: number, height: number): OffscreenCanvasRenderingConte
 }
 
 /** Shapes as ink: whatever their colours, all of them cover. */
-function inkOfShapes(items: readonly DrawItem[]): InkSource | null {
+function inkOfShapes(items: readonly ShapeItem[]): InkSource | null {
   const around = unite(items.map(itemBounds).filter((b) => b !== null));
   if (!around) return null;
   const bounds = widened(around, 2);
@@ -46,7 +47,7 @@ function inkOfShapes(items: readonly DrawItem[]): InkSource | null {
       const context = contextOf(width, height);
       context.scale(scale, scale);
       context.translate(-bounds.left, -bounds.top);
-      paint({ width, height, items: solid }, context);
+      paint({ width, height, items: solid }, context, newCanvas);
       const { data } = context.getImageData(0, 0, width, height);
       const alpha = new Uint8Array(width * height);
       for (let i = 0; i < alpha.length; i++) alpha[i] = data[4 * i + 3]!;

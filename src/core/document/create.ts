@@ -1,8 +1,15 @@
 import type { Path } from '../geometry';
 import type { Rate } from '../timing';
-import { SCHEMA_VERSION, type Ink, type Piece, type Stroke } from './schema';
+import type { Ink } from './ink-schema';
+import { SCHEMA_VERSION, type Piece, type Stroke } from './schema';
 
-export const DEFAULT_INK: Ink = { width: 12, colour: '#ede6d8', opacity: 1, cap: 'round', join: 'round' };
+export const DEFAULT_INK = {
+  width: 12,
+  colour: '#ede6d8',
+  opacity: 1,
+  cap: 'round',
+  join: 'round',
+} as const satisfies Ink;
 
 /** An empty piece, transparent, looked at over a checker. */
 export function newPiece(
@@ -21,6 +28,7 @@ export function newPiece(
     underlays: [],
     guides: [],
     layers: [],
+    styles: [],
   };
 }
 

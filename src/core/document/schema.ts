@@ -1,5 +1,8 @@
 import { z } from 'zod';
+import { capSchema, joinSchema } from '../ink';
 import { animatedSchema, rateSchema } from '../timing';
+import { colourSchema, inkSchema } from './ink-schema';
+import { tieCycle, tiesSchema } from './ties-schema';
 
 /** Version of the document format written today; a change of it brings a migration into read.ts. */
 export const SCHEMA_VERSION = 2;
@@ -14,6 +17,7 @@ export const LIMITS = {
   textLength: 2000,
   underlays: 50,
   guides: 100,
+  styles: 200,
   /** Characters of path data in one piece of art, all shapes together. */
   artData: 2_000_000,
 } as const;
@@ -42,34 +46,9 @@ export const nameSchema = z
   .max(LIMITS.nameLength)
   .refine((name) => !/[\u0000-\u001f\u007f]/.test(name), { message: 'must not hold control characters' });
 
-/** A colour as six hexadecimal digits, #rrggbb. */
-export const colourSchema = z.string().regex(/^#[0-9a-fA-F]{6}$/, 'must be a colour such as #ff6b3d');
-
 const idSchema = z.string().regex(/^[A-Za-z0-9_-]{1,40}$/, 'must be 1 to 40 letters, digits, - or _');
 
 const share = z.number().min(0).max(1);
-const capSchema = z.enum(['flat', 'round', 'square']);
-const joinSchema = z.enum(['miter', 'round', 'bevel']);
-const lengthSchema = z.number().min(0).max(4000);
-
-const inkSchema = z.strictObject({
-  width: lengthSchema,
-  colour: colourSchema,
-  opacity: share,
-  cap: capSchema,
-  join: joinSchema,
-  /** Share of the width at shares of the length, in ascending order; absent where the width is even. */
-  widths: z
-    .array(z.strictObject({ at: share, scale: z.number().min(0).max(10) }))
-    .min(1)
-    .max(500)
-    .refine((all) => all.every((w, i) => i === 0 || w.at >= all[i - 1]!.at), {
-      message: 'must stand in ascending order',
-    })
-    .readonly()
-    .exactOptional(),
-});
-
 /** How a hand wrote a stroke: share of its time at shares of its length, and the seconds it took. */
 const handSchema = z.strictObject({
   seconds: z.number().min(0).max(3600),
@@ -99,6 +78,10 @@ const strokeSchema = z.strictObject({
     slide: animatedSchema(-1000, 1000),
   }),
   hand: handSchema.exactOptional(),
+  /** What of it follows another stroke, one tie a property. */
+  ties: tiesSchema.exactOptional(),
+  /** The style its ink was taken from, by its id in the piece. */
+  style: idSchema.exactOptional(),
   /** What it was traced from, and a mark of the path as it was traced: another mark now means hand corrections. */
   traced: z.strictObject({ from: idSchema, mark: z.string().max(40) }).exactOptional(),
 });
@@ -121,11 +104,11 @@ const shapeSchema = z.strictObject({
     .strictObject({
       colour: colourSchema,
       opacity: share,
-      width: lengthSchema,
+      width: z.number().min(0).max(4000),
       cap: capSchema,
       join: joinSchema,
       miterLimit: z.number().min(1).max(1000),
-      dashes: z.array(lengthSchema).max(50).readonly(),
+      dashes: z.array(z.number().min(0).max(4000)).max(50).readonly(),
       dashPhase: z.number().min(-1e6).max(1e6),
     })
     .nullable(),
@@ -219,6 +202,14 @@ const underlaySchema = z.strictObject({
 /** A line to snap to, across the whole piece. */
 const guideSchema = z.strictObject({ axis: z.enum(['x', 'y']), at: coordinate });
 
+/** An ink kept by name; `shelf` is the item of the project's shelf it is a copy of. */
+export const styleSchema = z.strictObject({
+  id: idSchema,
+  name: nameSchema,
+  ink: inkSchema,
+  shelf: z.uuid().exactOptional(),
+});
+
 /**
  * A piece: one deliverable. `layers` lie over one another in their order, and strokes are written in it.
  * `over` is the colour it is looked at over while working (null: a checker); it is never exported.
@@ -246,8 +237,15 @@ export const pieceSchema = z.strictObject({
         }
         seen.add(layer.id);
       });
+      const cycle = tieCycle(layers.filter((layer) => layer.type === 'stroke'));
+      if (cycle) {
+        const at = layers.findIndex((layer) => layer.id === cycle);
+        context.addIssue({ code: 'custom', path: [at, 'ties'], message: 'follow one another in a circle' });
+      }
     })
     .readonly(),
+  /** Inks kept by name; strokes that bear a style change with it. */
+  styles: z.array(styleSchema).max(LIMITS.styles).readonly().default([]),
 });
 
 export type Piece = z.infer<typeof pieceSchema>;
@@ -261,8 +259,7 @@ export type Layer = Piece['layers'][number];
 export type Underlay = z.infer<typeof underlaySchema>;
 export type Guide = z.infer<typeof guideSchema>;
 export type Hand = z.infer<typeof handSchema>;
-export type Ink = Stroke['ink'];
-export type Cap = Ink['cap'];
+export type Style = z.infer<typeof styleSchema>;
 export type WindowPart = keyof Stroke['window'];
 
 export { settingSchema };

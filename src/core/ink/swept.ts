@@ -1,65 +1,57 @@
 import {
+  cornersOf,
   measurePath,
-  placeAtLength,
   pointAtLength,
+  placeAtLength,
+  type MeasuredPath,
   type Path,
   type PathCommand,
   type Point,
 } from '../geometry';
+import type { Cap, Join } from './caps-and-joins';
+import { disc } from './dot';
+import type { PenWidth } from './pen-width';
 
-/** Share of a width at shares of a length, in ascending order. */
-export interface WidthShare {
-  readonly at: number;
-  readonly scale: number;
-}
-
-/** Share of the width at a share of the length: between two given ones along a line, held before and after. */
-export function widthShareAt(widths: readonly WidthShare[], at: number): number {
-  const last = widths.length - 1;
-  if (at <= widths[0]!.at) return widths[0]!.scale;
-  if (at >= widths[last]!.at) return widths[last]!.scale;
-  let low = 0;
-  let high = last;
-  while (high - low > 1) {
-    const middle = (low + high) >> 1;
-    if (widths[middle]!.at <= at) low = middle;
-    else high = middle;
-  }
-  const [a, b] = [widths[low]!, widths[high]!];
-  return b.at > a.at ? a.scale + ((b.scale - a.scale) * (at - a.at)) / (b.at - a.at) : b.scale;
-}
-
-interface Disc extends Point {
+/** The pen at one place: where it is, its radius, and the length along the path (px). */
+interface Place extends Point {
   readonly r: number;
-  /** Length along the path, px. */
   readonly s: number;
 }
 
-/** How far a disc between two others may stick out of what lies between them before it is set itself, px. */
-const TOLERANCE = 0.06;
+/** How far the outline may be from the true one, px. */
+const TOLERANCE = 0.05;
+/** Places nearer to each other than this are one. */
+const TOGETHER = 1e-6;
 
-/** Discs of the pen along a stretch of a path, as many as the bends and the width ask for. */
-function discs(path: Path, width: number, widths: readonly WidthShare[], from: number, to: number): Disc[] {
-  const m = measurePath(path);
-  const at = (s: number): Disc => {
-    const wrapped = path.closed && s > m.length ? s - m.length : s;
-    const p = pointAtLength(m, wrapped);
-    return { ...p, s, r: (width / 2) * widthShareAt(widths, m.length > 0 ? wrapped / m.length : 0) };
+const wrap = (m: MeasuredPath, s: number): number => (m.path.closed && s > m.length ? s - m.length : s);
+
+/** Places of the pen along a stretch, as many as the bends and the width ask for. */
+function placesAlong(m: MeasuredPath, pen: PenWidth, from: number, to: number): Place[] {
+  const place = (s: number): Place => {
+    const on = wrap(m, s);
+    const p = pointAtLength(m, on);
+    return { x: p.x, y: p.y, s, r: Math.max(0, pen.at(on) / 2) };
   };
-  // Where the path or the profile may break, a disc must stand.
   const stops = [from, to];
-  for (const turn of path.closed ? [0, m.length] : [0]) {
-    stops.push(...m.starts.map((s) => s + turn), ...widths.map((w) => w.at * m.length + turn));
+  for (const turn of m.path.closed ? [0, m.length] : [0]) {
+    for (const s of m.starts) stops.push(s + turn);
+    for (const s of pen.breaks) stops.push(s + turn);
   }
-  const sorted = [...new Set(stops.filter((s) => s >= from && s <= to))].sort((a, b) => a - b);
-  const out: Disc[] = [at(sorted[0]!)];
-  const refine = (a: Disc, b: Disc, depth: number): void => {
-    const middle = at((a.s + b.s) / 2);
-    const off = Math.hypot(middle.x - (a.x + b.x) / 2, middle.y - (a.y + b.y) / 2);
+  const sorted = stops
+    .filter((s) => s >= from && s <= to)
+    .sort((a, b) => a - b)
+    .filter((s, i, all) => i === 0 || s - all[i - 1]! > TOGETHER);
+  const out: Place[] = [place(sorted[0]!)];
+  const refine = (a: Place, b: Place, depth: number): void => {
+    const middle = place((a.s + b.s) / 2);
+    const chord = Math.sqrt((b.x - a.x) ** 2 + (b.y - a.y) ** 2) || 1e-9;
+    const sag = Math.hypot(middle.x - (a.x + b.x) / 2, middle.y - (a.y + b.y) / 2);
+    // The outer edge is cut across where two flanks meet: an arc of the pen over about 8·sag/chord radians.
+    const cut = 8 * middle.r * (sag / chord) ** 2;
     if (
-      depth < 12 &&
-      b.s - a.s > 0.5 &&
-      (depth < 1 || off > TOLERANCE || Math.abs(middle.r - (a.r + b.r) / 2) > TOLERANCE)
+      depth < 14 &&
+      b.s - a.s > 0.2 &&
+      (depth < 2 || sag + cut > TOLERANCE || Math.abs(middle.r - (a.r + b.r) / 2) > TOLERANCE)
     ) {
       refine(a, middle, depth + 1);
       refine(middle, b, depth + 1);
@@ -69,126 +61,192 @@ function discs(path: Path, width: number, widths: readonly WidthShare[], from: n
   };
   for (let i = 1; i < sorted.length; i++) {
     const a = out.at(-1)!;
-    const b = at(sorted[i]!);
-    const straight =
-      placeAtLength(m, a.s).segment === placeAtLength(m, b.s).segment && isFlat(path, m, a.s, b.s);
+    const b = place(sorted[i]!);
+    const segment = m.segments[placeAtLength(m, wrap(m, (a.s + b.s) / 2)).segment];
+    const middle = place((a.s + b.s) / 2);
+    const straight = segment?.lengths === null && Math.abs(middle.r - (a.r + b.r) / 2) <= TOLERANCE;
     if (straight) out.push(b);
     else refine(a, b, 0);
   }
   return out;
 }
 
-function isFlat(path: Path, m: ReturnType<typeof measurePath>, a: number, b: number): boolean {
-  const middle = (a + b) / 2;
-  const segment =
-    m.segments[placeAtLength(m, path.closed && middle > m.length ? middle - m.length : middle).segment];
-  return segment !== undefined && segment.lengths === null;
+/** The straight flanks of what a disc sweeps on its way to the next: where the common tangents touch both. */
+interface Flanks {
+  readonly left0: Point;
+  readonly left1: Point;
+  readonly right0: Point;
+  readonly right1: Point;
+  readonly angle: number;
+  readonly length: number;
 }
 
-/** Handle length of an arc of `angle` as a share of the radius. */
-const handle = (angle: number): number => (4 / 3) * Math.tan(angle / 4);
-
-function arc(out: PathCommand[], c: Point, r: number, from: number, sweep: number): void {
-  const pieces = Math.max(1, Math.ceil(Math.abs(sweep) / (Math.PI / 2) - 1e-9));
-  const step = sweep / pieces;
-  const k = handle(step) * r;
-  for (let i = 0; i < pieces; i++) {
-    const [a, b] = [from + i * step, from + (i + 1) * step];
-    out.push([
-      'C',
-      c.x + r * Math.cos(a) - k * Math.sin(a),
-      c.y + r * Math.sin(a) + k * Math.cos(a),
-      c.x + r * Math.cos(b) + k * Math.sin(b),
-      c.y + r * Math.sin(b) - k * Math.cos(b),
-      c.x + r * Math.cos(b),
-      c.y + r * Math.sin(b),
-    ]);
-  }
+/** Null where one disc lies within the other. */
+function flanksOf(a: Place, b: Place): Flanks | null {
+  const [dx, dy] = [b.x - a.x, b.y - a.y];
+  const d = Math.sqrt(dx * dx + dy * dy);
+  const shrink = a.r - b.r;
+  if (d <= Math.abs(shrink) + 1e-9) return null;
+  const [ux, uy] = [dx / d, dy / d];
+  const c = shrink / d;
+  const n = Math.sqrt(1 - c * c);
+  // Left is to the left of travel as seen on the screen: (uy, −ux), y downward.
+  const [lx, ly] = [c * ux + n * uy, c * uy - n * ux];
+  const [rx, ry] = [c * ux - n * uy, c * uy + n * ux];
+  return {
+    left0: { x: a.x + lx * a.r, y: a.y + ly * a.r },
+    left1: { x: b.x + lx * b.r, y: b.y + ly * b.r },
+    right0: { x: a.x + rx * a.r, y: a.y + ry * a.r },
+    right1: { x: b.x + rx * b.r, y: b.y + ry * b.r },
+    angle: Math.atan2(dy, dx),
+    length: d,
+  };
 }
 
-/** What a disc sweeps on its way to the next while its radius changes evenly: the hull of both, turning clockwise. */
-function hull(out: PathCommand[], a: Disc, b: Disc): void {
-  const d = Math.hypot(b.x - a.x, b.y - a.y);
-  const [big, small] = a.r >= b.r ? [a, b] : [b, a];
-  if (d <= big.r - small.r + 1e-9) {
-    out.push(['M', big.x + big.r, big.y]);
-    arc(out, big, big.r, 0, 2 * Math.PI);
-    out.push(['Z']);
-    return;
-  }
-  const along = Math.atan2(b.y - a.y, b.x - a.x);
-  const open = Math.acos((a.r - b.r) / d);
-  out.push(['M', b.x + b.r * Math.cos(along - open), b.y + b.r * Math.sin(along - open)]);
-  arc(out, b, b.r, along - open, 2 * open);
-  out.push(['L', a.x + a.r * Math.cos(along + open), a.y + a.r * Math.sin(along + open)]);
-  arc(out, a, a.r, along + open, 2 * Math.PI - 2 * open);
+/** Where a flat end cuts the flanks: half the width there, on the line square to the stroke. */
+function flatEnd(p: Place, f: Flanks, at: 'start' | 'end'): [left: Point, right: Point] {
+  const [ux, uy] = [Math.cos(f.angle), Math.sin(f.angle)];
+  const [left, right] = at === 'start' ? [f.left0, f.right0] : [f.left1, f.right1];
+  const slide = (q: Point, other: Point): Point => {
+    const along = (q.x - p.x) * ux + (q.y - p.y) * uy;
+    const [ex, ey] = [other.x - q.x, other.y - q.y];
+    const forward = ex * ux + ey * uy;
+    const t = Math.abs(forward) > 1e-9 ? -along / forward : 0;
+    return { x: q.x + ex * t, y: q.y + ey * t };
+  };
+  return at === 'start'
+    ? [slide(left, f.left1), slide(right, f.right1)]
+    : [slide(left, f.left0), slide(right, f.right0)];
+}
+
+function polygon(out: PathCommand[], points: readonly Point[]): void {
+  points.forEach((p, i) => out.push([i === 0 ? 'M' : 'L', p.x, p.y]));
   out.push(['Z']);
 }
 
-/** The straight-sided hull of a stretch without its round ends: what remains of a hull where the cap is flat. */
-function trapezium(out: PathCommand[], a: Disc, b: Disc): void {
-  const d = Math.hypot(b.x - a.x, b.y - a.y);
-  if (d === 0) return;
-  const [nx, ny] = [-(b.y - a.y) / d, (b.x - a.x) / d];
-  out.push(
-    ['M', a.x - nx * a.r, a.y - ny * a.r],
-    ['L', b.x - nx * b.r, b.y - ny * b.r],
-    ['L', b.x + nx * b.r, b.y + ny * b.r],
-    ['L', a.x + nx * a.r, a.y + ny * a.r],
-    ['Z'],
-  );
+/** A stretch whose flanks run on without a break, collected until something ends it. */
+interface Strip {
+  readonly left: Point[];
+  readonly right: Point[];
+}
+
+/** All parts turn the same way (clockwise on the screen), so that overlaps neither cancel nor double. */
+function closeStrip(out: PathCommand[], strip: Strip | null): void {
+  if (strip) polygon(out, [...strip.left, ...strip.right.reverse()]);
+}
+
+const turnBetween = (a: number, b: number): number => {
+  const turn = b - a;
+  return turn > Math.PI ? turn - 2 * Math.PI : turn < -Math.PI ? turn + 2 * Math.PI : turn;
+};
+
+/** What a join adds outside a corner; the flat flanks meet there already. */
+function join(out: PathCommand[], p: Place, a: Flanks, b: Flanks, kind: Join, miterLimit: number): void {
+  if (p.r <= 0) return;
+  if (kind === 'round') {
+    out.push(...disc(p.x, p.y, p.r));
+    return;
+  }
+  const turn = turnBetween(a.angle, b.angle);
+  // Turning right (clockwise on the screen) opens the left side, and the other way round.
+  const [outer0, outer1] = turn > 0 ? [a.left1, b.left0] : [a.right1, b.right0];
+  const points: Point[] = [p, outer0];
+  const sharp = 1 / Math.sin((Math.PI - Math.abs(turn)) / 2);
+  if (kind === 'miter' && sharp <= miterLimit) {
+    const middle = { x: (outer0.x + outer1.x) / 2 - p.x, y: (outer0.y + outer1.y) / 2 - p.y };
+    const size = Math.hypot(middle.x, middle.y) || 1;
+    points.push({ x: p.x + (middle.x / size) * p.r * sharp, y: p.y + (middle.y / size) * p.r * sharp });
+  }
+  points.push(outer1);
+  polygon(out, turn > 0 ? points : points.reverse());
+}
+
+function cap(out: PathCommand[], p: Place, f: Flanks, kind: Cap, at: 'start' | 'end'): void {
+  if (p.r <= 0 || kind === 'flat') return;
+  if (kind === 'round') {
+    out.push(...disc(p.x, p.y, p.r));
+    return;
+  }
+  const k = at === 'end' ? p.r : -p.r;
+  const [x, y] = [Math.cos(f.angle) * k, Math.sin(f.angle) * k];
+  const [left, right] = flatEnd(p, f, at);
+  const moved = [left, right].map((q) => ({ x: q.x + x, y: q.y + y })) as [Point, Point];
+  polygon(out, at === 'end' ? [left, moved[0], moved[1], right] : [moved[0], left, right, moved[1]]);
 }
 
 /**
- * What a round pen of changing width leaves along a stretch of a path: every disc and what lies between them, to be
- * filled by the nonzero rule. All parts turn the same way, so that overlaps neither cancel nor double.
- * @param width full width, px; `widths` says its share along the length of the whole path.
+ * What a pen of changing width leaves along a stretch of a path, to be filled by the nonzero rule: long strips between
+ * the flanks where the path bends gently, and discs wherever it turns tighter than the pen is wide, at cusps, and where
+ * one place of the pen hides another. Every part turns the same way, so there are no holes and nothing is doubled.
  * @param from, to stretch in pixels along the path; on a closed path `to` may pass the whole length.
- * @param cap at both ends of the stretch; `square` adds half the width there.
  */
 export function sweptOutline(
   path: Path,
-  width: number,
-  widths: readonly WidthShare[],
+  pen: PenWidth,
   from: number,
   to: number,
-  cap: 'flat' | 'round' | 'square',
+  look: { readonly cap: Cap; readonly join: Join; readonly miterLimit: number },
 ): PathCommand[] {
-  const all = discs(path, width, widths, from, to).filter(
-    (disc, i, list) => i === 0 || disc.s > list[i - 1]!.s,
-  );
+  const m = measurePath(path);
+  const places = placesAlong(m, pen, from, to);
   const out: PathCommand[] = [];
-  const whole = path.closed && to - from >= measurePath(path).length;
-  const n = all.length;
-  if (n === 1) return out;
-  const round = whole || cap === 'round';
-  for (let i = 1; i < n; i++) {
-    const [a, b] = [all[i - 1]!, all[i]!];
-    if (round) {
-      hull(out, a, b);
+  const whole = path.closed && to - from >= m.length - TOGETHER;
+  const last = places.length - 1;
+  if (last < 1) return out;
+  const corners = cornersOf(path);
+  const isCorner = (s: number): boolean =>
+    corners.some((corner) => Math.abs(corner.s - (path.closed ? s % m.length : s)) <= TOGETHER);
+  let strip: Strip | null = null;
+  let before: Flanks | null = null;
+  let first: Flanks | null = null;
+  for (let i = 1; i <= last; i++) {
+    const [a, b] = [places[i - 1]!, places[i]!];
+    const f = flanksOf(a, b);
+    if (!f) {
+      closeStrip(out, strip);
+      strip = null;
+      before = null;
+      const big = a.r >= b.r ? a : b;
+      if (big.r > 0) out.push(...disc(big.x, big.y, big.r));
       continue;
     }
-    trapezium(out, a, b);
-    // Inner joints are round; the ends are not.
-    if (i < n - 1) {
-      out.push(['M', b.x + b.r, b.y]);
-      arc(out, b, b.r, 0, 2 * Math.PI);
-      out.push(['Z']);
+    if (i === 1) {
+      first = f;
+      const [left, right] = whole || look.cap === 'round' ? [f.left0, f.right0] : flatEnd(a, f, 'start');
+      if (!whole) cap(out, a, f, look.cap, 'start');
+      strip = { left: [left], right: [right] };
+    } else if (!before) {
+      strip = { left: [f.left0], right: [f.right0] };
+    } else {
+      const turn = Math.abs(turnBetween(before.angle, f.angle));
+      const corner = isCorner(a.s);
+      const tight = a.r * Math.tan(Math.min(1.5, turn / 2)) > 0.8 * Math.min(before.length, f.length);
+      if (!corner && !tight) {
+        if (turn > 1e-9 || before.left1.x !== f.left0.x) {
+          strip!.left.push(f.left0);
+          strip!.right.push(f.right0);
+        }
+      } else {
+        closeStrip(out, strip);
+        strip = { left: [f.left0], right: [f.right0] };
+        join(out, a, before, f, corner ? look.join : 'round', look.miterLimit);
+      }
     }
+    const ends = i === last && !whole && look.cap !== 'round';
+    const [left, right] = ends ? flatEnd(b, f, 'end') : [f.left1, f.right1];
+    strip!.left.push(left);
+    strip!.right.push(right);
+    before = f;
+    if (i === last && !whole) cap(out, b, f, look.cap, 'end');
   }
-  if (cap === 'square' && !whole) {
-    for (const [end, inner] of [
-      [all[0]!, all[1]!],
-      [all[n - 1]!, all[n - 2]!],
-    ] as const) {
-      const d = Math.hypot(end.x - inner.x, end.y - inner.y) || 1;
-      const tip = {
-        ...end,
-        x: end.x + ((end.x - inner.x) / d) * end.r,
-        y: end.y + ((end.y - inner.y) / d) * end.r,
-      };
-      trapezium(out, end, tip);
-    }
+  closeStrip(out, strip);
+  if (whole && before && first) {
+    const turn = Math.abs(turnBetween(before.angle, first.angle));
+    const [a, b] = [places[last]!, places[0]!];
+    // A profile may end at another width than it began with: there the wider pen shows.
+    const even = Math.abs(a.r - b.r) < TOLERANCE;
+    const kind = even && isCorner(from) ? look.join : 'round';
+    if (turn > 1e-9 || !even) join(out, a.r > b.r ? a : b, before, first, kind, look.miterLimit);
   }
   return out;
 }

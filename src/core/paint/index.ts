@@ -1,2 +1,3 @@
+export * from './context';
 export * from './ink-bounds';
 export * from './paint';

@@ -1,8 +1,10 @@
 import { commandsBounds, transformCommands, unite, widened, type Bounds } from '../geometry';
-import type { DrawItem, DrawList, StrokeItem } from '../scene';
+import type { DrawItem, DrawList, GroupItem, StrokeItem } from '../scene';
 
 /** A miter of limit 4 reaches 4 half widths from the path; a square cap √2; the rest one. */
 const REACH = { miter: 4, round: 1, bevel: 1 } as const;
+/** Standard deviations beyond which a canvas's blur leaves nothing. */
+export const BLUR_REACH = 3;
 
 function strokeReach({ width, join, miterLimit, transform }: StrokeItem): number {
   const sharpest = join === 'miter' ? (miterLimit ?? REACH.miter) : REACH[join];
@@ -10,8 +12,42 @@ function strokeReach({ width, join, miterLimit, transform }: StrokeItem): number
   return (width / 2) * Math.max(sharpest, Math.SQRT2) * most;
 }
 
+function meet(a: Bounds, b: Bounds): Bounds | null {
+  const both = {
+    left: Math.max(a.left, b.left),
+    top: Math.max(a.top, b.top),
+    right: Math.min(a.right, b.right),
+    bottom: Math.min(a.bottom, b.bottom),
+  };
+  return both.left < both.right && both.top < both.bottom ? both : null;
+}
+
+function groupBounds({ items, blur, shift }: GroupItem): Bounds | null {
+  let all = unite(
+    items
+      .filter((item) => item.operator === undefined || item.operator === 'add')
+      .map(itemBounds)
+      .filter((b) => b !== null),
+  );
+  for (const item of items) {
+    if (item.operator !== 'keep' || !all) continue;
+    const kept = itemBounds(item);
+    all = kept && meet(all, kept);
+  }
+  if (!all) return null;
+  const wide = blur ? widened(all, blur * BLUR_REACH + 1) : all;
+  if (!shift) return wide;
+  return {
+    left: wide.left + shift.x,
+    right: wide.right + shift.x,
+    top: wide.top + shift.y,
+    bottom: wide.bottom + shift.y,
+  };
+}
+
 /** A rectangle in piece pixels that surely holds all ink of an item; null where it has none. */
 export function itemBounds(item: DrawItem): Bounds | null {
+  if (item.kind === 'group') return groupBounds(item);
   if (item.kind === 'fill') return commandsBounds(item.path);
   const path = item.transform ? transformCommands(item.path, item.transform) : item.path;
   const bounds = commandsBounds(path);
@@ -25,11 +61,13 @@ export function itemBounds(item: DrawItem): Bounds | null {
 export function inkBounds(list: DrawList, width: number, height: number, scale = 1): Bounds | null {
   const all = unite(list.items.map(itemBounds).filter((b) => b !== null));
   if (!all) return null;
-  const bounds = {
-    left: Math.max(0, Math.floor(all.left * scale) - 1),
-    top: Math.max(0, Math.floor(all.top * scale) - 1),
-    right: Math.min(width, Math.ceil(all.right * scale) + 1),
-    bottom: Math.min(height, Math.ceil(all.bottom * scale) + 1),
-  };
-  return bounds.left < bounds.right && bounds.top < bounds.bottom ? bounds : null;
+  return meet(
+    {
+      left: Math.floor(all.left * scale) - 1,
+      top: Math.floor(all.top * scale) - 1,
+      right: Math.ceil(all.right * scale) + 1,
+      bottom: Math.ceil(all.bottom * scale) + 1,
+    },
+    { left: 0, top: 0, right: width, bottom: height },
+  );
 }

@@ -1,31 +1,9 @@
 import type { PathCommand } from '../geometry';
-import type { DrawItem, DrawList, StrokeItem } from '../scene';
-
-/** As much of a 2D canvas context as painting needs: the browser's and the server's both have it. */
-export interface PaintContext {
-  globalAlpha: number;
-  lineWidth: number;
-  lineCap: 'butt' | 'round' | 'square';
-  lineJoin: 'bevel' | 'miter' | 'round';
-  miterLimit: number;
-  strokeStyle: unknown;
-  fillStyle: unknown;
-  save(): void;
-  restore(): void;
-  transform(a: number, b: number, c: number, d: number, e: number, f: number): void;
-  beginPath(): void;
-  moveTo(x: number, y: number): void;
-  lineTo(x: number, y: number): void;
-  bezierCurveTo(x1: number, y1: number, x2: number, y2: number, x: number, y: number): void;
-  closePath(): void;
-  stroke(): void;
-  fill(rule?: 'nonzero' | 'evenodd'): void;
-  setLineDash(dashes: number[]): void;
-  lineDashOffset: number;
-}
-
-/** The default limit of SVG 2 (13.5.5). */
-const MITER_LIMIT = 4;
+import { MITER_LIMIT, type LinearGradient } from '../ink';
+import type { DrawItem, DrawList, FillItem, GroupItem, Operator, StrokeItem } from '../scene';
+import type { MakeCanvas, PaintContext } from './context';
+import { BLUR_REACH, itemBounds } from './ink-bounds';
+import { giveBack, layDown, takeLayer, type Layer } from './layers';
 
 /** Lays path commands into the context's current path. */
 export function tracePath(context: PaintContext, path: readonly PathCommand[]): void {
@@ -38,39 +16,65 @@ export function tracePath(context: PaintContext, path: readonly PathCommand[]): 
 }
 
 /**
- * Paints a draw list over what the canvas holds, in the coordinates of its current transform.
+ * Paints a draw list over what the canvas holds, in the coordinates of its current transform, which may scale alike in
+ * both directions and move, but not turn.
+ * @param make gives the canvases on which groups are painted first.
  * @param scale piece pixels to canvas pixels.
  */
-export function paint(list: DrawList, context: PaintContext, scale = 1): void {
+export function paint(list: DrawList, context: PaintContext, make: MakeCanvas, scale = 1): void {
   context.save();
   context.transform(scale, 0, 0, scale, 0, 0);
-  for (const item of list.items) paintItem(item, context);
+  for (const item of list.items) paintItem(item, context, make);
   context.restore();
 }
 
-function paintItem(item: DrawItem, context: PaintContext): void {
+const OPERATIONS: Record<Operator, string> = {
+  erase: 'destination-out',
+  keep: 'destination-in',
+  add: 'lighter',
+};
+
+function paintItem(item: DrawItem, context: PaintContext, make: MakeCanvas): void {
   context.globalAlpha = item.opacity;
-  if (item.kind === 'stroke' && item.transform) {
+  if (item.operator) context.globalCompositeOperation = OPERATIONS[item.operator];
+  if (item.kind === 'group') paintGroup(item, context, make);
+  else if (item.kind === 'fill') paintFill(item, context);
+  else if (item.transform) {
     context.save();
     context.transform(...item.transform);
     paintStroke(item, context);
     context.restore();
-    return;
+  } else paintStroke(item, context);
+  if (item.operator) context.globalCompositeOperation = 'source-over';
+}
+
+const twoDigits = (value: number): string =>
+  Math.round(value * 255)
+    .toString(16)
+    .padStart(2, '0');
+
+/** What a context fills or strokes with. */
+function styleOf(context: PaintContext, colour: string | LinearGradient): unknown {
+  if (typeof colour === 'string') return colour;
+  const { from, to, stops } = colour;
+  const gradient = context.createLinearGradient(from.x, from.y, to.x, to.y);
+  for (const { at, colour, opacity } of stops) {
+    gradient.addColorStop(at, opacity < 1 ? colour + twoDigits(opacity) : colour);
   }
-  if (item.kind === 'stroke') {
-    paintStroke(item, context);
-    return;
-  }
+  return gradient;
+}
+
+function paintFill(item: FillItem, context: PaintContext): void {
   context.beginPath();
   tracePath(context, item.path);
-  context.fillStyle = item.colour;
+  context.fillStyle = styleOf(context, item.colour);
   context.fill(item.rule ?? 'nonzero');
 }
 
 function paintStroke(item: StrokeItem, context: PaintContext): void {
   context.beginPath();
   tracePath(context, item.path);
-  context.strokeStyle = item.colour;
+  context.strokeStyle = styleOf(context, item.colour);
   context.lineWidth = item.width;
   context.lineCap = item.cap;
   context.lineJoin = item.join;
@@ -81,4 +85,69 @@ function paintStroke(item: StrokeItem, context: PaintContext): void {
   }
   context.stroke();
   if (item.dashes) context.setLineDash([]);
+}
+
+/** Canvas pixels on which a group is painted: where its ink can lie, and where blur draws ink in from beyond the edge. */
+function groupPixels(group: GroupItem, context: PaintContext) {
+  const { a, d, e, f } = context.getTransform();
+  const { width, height } = context.canvas;
+  if (group.operator === 'keep') return { left: 0, top: 0, right: width, bottom: height };
+  const all = itemBounds(group);
+  if (!all) return null;
+  const beyond = group.blur ? Math.ceil(group.blur * a * BLUR_REACH) + 1 : 0;
+  const box = {
+    left: Math.max(-beyond, Math.floor(all.left * a + e) - 1),
+    top: Math.max(-beyond, Math.floor(all.top * d + f) - 1),
+    right: Math.min(width + beyond, Math.ceil(all.right * a + e) + 1),
+    bottom: Math.min(height + beyond, Math.ceil(all.bottom * d + f) + 1),
+  };
+  return box.left < box.right && box.top < box.bottom ? box : null;
+}
+
+/** The same pixels blurred. */
+function blurred(layer: Layer, deviation: number, make: MakeCanvas): Layer {
+  const to = takeLayer(make, layer.width, layer.height);
+  to.context.filter = `blur(${deviation}px)`;
+  layDown(layer, to.context, 0, 0);
+  to.context.filter = 'none';
+  giveBack(make, layer);
+  return to;
+}
+
+/** The same pixels times a factor: laid onto one another as light, the last time in part. */
+function gained(layer: Layer, factor: number, make: MakeCanvas): Layer {
+  const to = takeLayer(make, layer.width, layer.height);
+  to.context.globalCompositeOperation = 'lighter';
+  for (let rest = factor; rest > 0; rest--) {
+    to.context.globalAlpha = Math.min(1, rest);
+    layDown(layer, to.context, 0, 0);
+  }
+  giveBack(make, layer);
+  return to;
+}
+
+function paintGroup(group: GroupItem, context: PaintContext, make: MakeCanvas): void {
+  const box = groupPixels(group, context);
+  if (!box) return;
+  const { a, d, e, f } = context.getTransform();
+  let layer = takeLayer(make, box.right - box.left, box.bottom - box.top);
+  const inner = layer.context;
+  const { x, y } = group.shift ?? { x: 0, y: 0 };
+  inner.setTransform(a, 0, 0, d, e + x * a - box.left, f + y * d - box.top);
+  for (const item of group.items) paintItem(item, inner, make);
+  inner.setTransform(1, 0, 0, 1, 0, 0);
+  if (group.tint) {
+    inner.globalAlpha = 1;
+    inner.globalCompositeOperation = 'source-in';
+    inner.fillStyle = group.tint;
+    inner.fillRect(0, 0, layer.width, layer.height);
+    inner.globalCompositeOperation = 'source-over';
+  }
+  if (group.blur) layer = blurred(layer, group.blur * a, make);
+  if (group.gain !== undefined && group.gain !== 1) layer = gained(layer, group.gain, make);
+  context.save();
+  context.setTransform(1, 0, 0, 1, 0, 0);
+  layDown(layer, context, box.left, box.top);
+  context.restore();
+  giveBack(make, layer);
 }

@@ -1,11 +1,20 @@
-import type { Matrix, PathCommand } from '../geometry';
+import type { Matrix, PathCommand, Point } from '../geometry';
+import type { LinearGradient } from '../ink';
 
-interface Shown {
-  readonly path: readonly PathCommand[];
-  /** #rrggbb */
-  readonly colour: string;
+/** How an item meets what lies in its group: over it; cutting it away; leaving only what it covers; adding light to it. */
+export type Operator = 'erase' | 'keep' | 'add';
+
+interface Laid {
   /** 0..1, applied once to the whole item: a stroke that crosses itself is not doubled. */
   readonly opacity: number;
+  /** Where absent, over. Operators make sense within a group. */
+  readonly operator?: Operator;
+}
+
+interface Shown extends Laid {
+  readonly path: readonly PathCommand[];
+  /** #rrggbb, or a gradient in the coordinates of the path. */
+  readonly colour: string | LinearGradient;
 }
 
 /** A path drawn with a pen of constant width (px, in the units of `transform` where there is one). */
@@ -28,7 +37,23 @@ export interface FillItem extends Shown {
   readonly rule?: 'evenodd';
 }
 
-export type DrawItem = StrokeItem | FillItem;
+/** Items painted together over nothing, changed in the order of the fields below, and then laid down as one. */
+export interface GroupItem extends Laid {
+  readonly kind: 'group';
+  readonly items: readonly DrawItem[];
+  /** All of it in one colour, #rrggbb; its alpha stays. */
+  readonly tint?: string;
+  /** Standard deviation of a Gaussian blur, px. */
+  readonly blur?: number;
+  /** Alpha and colour times this, held to full. */
+  readonly gain?: number;
+  /** Moved by this, px. */
+  readonly shift?: Point;
+}
+
+/** An item that is one shape. */
+export type ShapeItem = StrokeItem | FillItem;
+export type DrawItem = ShapeItem | GroupItem;
 
 /** What one frame shows, in painting order, over nothing. Plain values: it can travel as JSON. */
 export interface DrawList {

@@ -1,4 +1,4 @@
-import type { Art, ArtShape, Lettering, Layer, Piece, Stroke } from '../document';
+import { type Art, type ArtShape, type Lettering, type Layer, type Piece, type Stroke } from '../document';
 import {
   commandsOf,
   compose,
@@ -11,9 +11,12 @@ import {
   type Matrix,
   type PathCommand,
 } from '../geometry';
-import { disc, inkedLengths, inkedPath, square, sweptOutline, type InkWindow } from '../ink';
+import { disc, square, type InkWindow } from '../ink';
 import { valueAt } from '../timing';
-import type { DrawItem, DrawList } from './draw-list';
+import type { DrawItem, DrawList, ShapeItem } from './draw-list';
+import { inkMarks } from './ink-now';
+import { momentOf, type Moment } from './moment';
+import { CANVAS_CAPS, strokeItems } from './stroke-items';
 
 /** Head, tail and slide of a stroke at a frame (frames may be fractions). */
 export const windowAt = (stroke: Stroke, frame: number): InkWindow => ({
@@ -22,60 +25,20 @@ export const windowAt = (stroke: Stroke, frame: number): InkWindow => ({
   slide: valueAt(stroke.window.slide, frame),
 });
 
-/** A stroke without length shows as its cap alone, as SVG 2 (13.5.4) has it; a flat cap shows nothing. */
-function capAlone(stroke: Stroke, window: InkWindow): readonly PathCommand[] {
-  const point = stroke.path.points[0]!;
-  if (!inkedLengths(window, 1, false) || stroke.ink.cap === 'flat') return [];
-  return (stroke.ink.cap === 'round' ? disc : square)(point.x, point.y, stroke.ink.width / 2);
-}
+/** What each stroke drew last: while its window and its ink stand still, it draws the very same items. */
+const drawn = new WeakMap<Stroke, { marks: readonly (number | string)[]; items: readonly DrawItem[] }>();
 
-function drawStroke(stroke: Stroke, window: InkWindow): DrawItem | null {
-  const { ink } = stroke;
-  if (stroke.hidden || ink.opacity === 0 || ink.width === 0) return null;
-  const shown = { colour: ink.colour, opacity: ink.opacity };
-  if (measurePath(stroke.path).length === 0) {
-    const path = capAlone(stroke, window);
-    return path.length > 0 ? { kind: 'fill', path, ...shown } : null;
-  }
-  if (ink.widths) {
-    const { length } = measurePath(stroke.path);
-    const inked = inkedLengths(window, length, stroke.path.closed);
-    if (!inked) return null;
-    const path = sweptOutline(stroke.path, ink.width, ink.widths, inked.from, inked.to, ink.cap);
-    return { kind: 'fill', path, ...shown };
-  }
-  const path = inkedPath(stroke.path, window);
-  if (path.length === 0) return null;
-  return {
-    kind: 'stroke',
-    path,
-    ...shown,
-    width: ink.width,
-    cap: CAPS[ink.cap],
-    join: ink.join,
-  };
-}
-
-/** What each stroke drew last: while its window stands still, it draws the very same item. */
-const drawn = new WeakMap<Stroke, { window: InkWindow; item: DrawItem | null }>();
-
-function itemAt(stroke: Stroke, frame: number): DrawItem | null {
-  const window = windowAt(stroke, frame);
+function itemsAt(stroke: Stroke, moment: Moment): readonly DrawItem[] {
+  const window = windowAt(stroke, moment.frame);
+  const marks = [window.head, window.tail, window.slide, ...inkMarks(stroke.ink, moment)];
   const last = drawn.get(stroke);
-  if (
-    last &&
-    last.window.head === window.head &&
-    last.window.tail === window.tail &&
-    last.window.slide === window.slide
-  ) {
-    return last.item;
+  if (last && last.marks.length === marks.length && last.marks.every((mark, i) => mark === marks[i])) {
+    return last.items;
   }
-  const item = drawStroke(stroke, window);
-  drawn.set(stroke, { window, item });
-  return item;
+  const items = strokeItems(stroke, window, moment);
+  drawn.set(stroke, { marks, items });
+  return items;
 }
-
-const CAPS = { flat: 'butt', round: 'round', square: 'square' } as const;
 
 type Line = NonNullable<ArtShape['line']>;
 
@@ -92,7 +55,7 @@ function drawLine(
   commands: readonly PathCommand[],
   transform: Matrix,
   opacity: number,
-): DrawItem[] {
+): ShapeItem[] {
   const shown = { colour: line.colour, opacity: opacity * line.opacity };
   const dots = line.cap === 'flat' ? [] : pathsOf(commands).filter((path) => measurePath(path).length === 0);
   const make = line.cap === 'round' ? disc : square;
@@ -105,13 +68,13 @@ function drawLine(
       path: baked ? transformCommands(commands, transform) : commands,
       ...shown,
       width: line.width * k,
-      cap: CAPS[line.cap],
+      cap: CANVAS_CAPS[line.cap],
       join: line.join,
       miterLimit: line.miterLimit,
       ...(line.dashes.length > 0 && { dashes: line.dashes.map((d) => d * k), dashPhase: line.dashPhase * k }),
       ...(!baked && { transform }),
     },
-    ...dots.map(({ points }): DrawItem => {
+    ...dots.map(({ points }): ShapeItem => {
       const { x, y } = points[0]!;
       return { kind: 'fill', path: transformCommands(make(x, y, line.width / 2), transform), ...shown };
     }),
@@ -119,12 +82,12 @@ function drawLine(
 }
 
 /** Art as it stands, a fill and a line a shape. */
-function drawArt(art: Art): DrawItem[] {
+function drawArt(art: Art): ShapeItem[] {
   if (art.hidden || art.opacity === 0) return [];
-  return art.shapes.flatMap((shape): DrawItem[] => {
+  return art.shapes.flatMap((shape): ShapeItem[] => {
     const commands = commandsOf(shape.data);
     const transform = compose(art.transform, shape.transform);
-    const out: DrawItem[] = [];
+    const out: ShapeItem[] = [];
     if (shape.fill) {
       out.push({
         kind: 'fill',
@@ -149,7 +112,7 @@ export const letterOutlines = ({ set, x, y }: Pick<Lettering, 'set' | 'x' | 'y'>
     ),
   );
 
-function drawLettering(lettering: Lettering): DrawItem[] {
+function drawLettering(lettering: Lettering): ShapeItem[] {
   if (lettering.hidden || lettering.opacity === 0) return [];
   const path = letterOutlines(lettering).flat();
   return path.length > 0
@@ -157,10 +120,10 @@ function drawLettering(lettering: Lettering): DrawItem[] {
     : [];
 }
 
-const still = new WeakMap<Layer, readonly DrawItem[]>();
+const still = new WeakMap<Layer, readonly ShapeItem[]>();
 
 /** What art or lettering shows: the same items as long as it is the same layer. */
-export function artItems(layer: Art | Lettering): readonly DrawItem[] {
+export function artItems(layer: Art | Lettering): readonly ShapeItem[] {
   let items = still.get(layer);
   if (!items) {
     items = layer.type === 'art' ? drawArt(layer) : drawLettering(layer);
@@ -178,14 +141,10 @@ export const sameItems = (a: DrawList, b: DrawList): boolean =>
  * @param frame frames from the start; fractions lie between two frames.
  */
 export function evaluate(piece: Piece, frame: number): DrawList {
+  const moment = momentOf(piece, frame);
   const items: DrawItem[] = [];
   for (const layer of piece.layers) {
-    if (layer.type !== 'stroke') {
-      items.push(...artItems(layer));
-      continue;
-    }
-    const item = itemAt(layer, frame);
-    if (item) items.push(item);
+    items.push(...(layer.type === 'stroke' ? itemsAt(layer, moment) : artItems(layer)));
   }
   return { width: piece.size.width, height: piece.size.height, items };
 }

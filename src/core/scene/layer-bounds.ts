@@ -1,4 +1,4 @@
-import type { Layer } from '../document';
+import { widestOf, type Layer } from '../document';
 import { commandsBounds, pathBounds, transformCommands, unite, widened, type Bounds } from '../geometry';
 import { artItems } from './evaluate';
 
@@ -6,13 +6,13 @@ import { artItems } from './evaluate';
 export function layerBounds(layer: Layer): Bounds | null {
   if (layer.type === 'stroke') {
     const bounds = pathBounds(layer.path);
-    return bounds && widened(bounds, layer.ink.width / 2);
+    return bounds && widened(bounds, widestOf(layer.ink) / 2);
   }
   const shown = layer.hidden ? { ...layer, hidden: false } : layer;
   const parts = artItems(shown).map((item) => {
-    if (item.kind === 'fill') return commandsBounds(item.path);
-    const bounds = commandsBounds(item.transform ? transformCommands(item.path, item.transform) : item.path);
-    return bounds && widened(bounds, item.width / 2);
+    const { path, transform } = { transform: undefined, ...item };
+    const bounds = commandsBounds(transform ? transformCommands(path, transform) : path);
+    return bounds && (item.kind === 'stroke' ? widened(bounds, item.width / 2) : bounds);
   });
   return unite(parts.filter((b) => b !== null));
 }

@@ -39,7 +39,7 @@ function pixels(
 ): { alpha: (x: number, y: number) => number; data: Uint8ClampedArray } {
   const canvas = createCanvas(200 * scale, 100 * scale);
   const context = canvas.getContext('2d');
-  paint(evaluate(piece, frame), context, scale);
+  paint(evaluate(piece, frame), context, createCanvas, scale);
   const { data } = context.getImageData(0, 0, canvas.width, canvas.height);
   return { alpha: (x, y) => data[(y * canvas.width + x) * 4 + 3]!, data };
 }
@@ -72,8 +72,8 @@ test('slide turns the window round a closed path and runs it off an open one', (
   ]);
   // Across the first point: half of the last and half of the first quarter, in one piece.
   expect(
-    evaluate(pieceOf(stroke(ring, { head: 0.25, tail: 0, slide: 0.875 })), 0).items[0]!.path.filter(
-      (c) => c[0] === 'M',
+    evaluate(pieceOf(stroke(ring, { head: 0.25, tail: 0, slide: 0.875 })), 0).items.flatMap((item) =>
+      item.kind === 'group' ? [] : item.path.filter((c) => c[0] === 'M'),
     ),
   ).toHaveLength(1);
   expect(evaluate(pieceOf(stroke(line, { head: 0.25, tail: 0, slide: 1 })), 0).items).toEqual([]);

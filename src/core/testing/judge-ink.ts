@@ -1,6 +1,6 @@
 import { createCanvas } from '@napi-rs/canvas';
 import { commandsBounds, measurePath, type Bounds, type PathCommand } from '../geometry';
-import { disc, square, sweptOutline } from '../ink';
+import { disc, square, penWidth, sweptOutline } from '../ink';
 import { tracePath } from '../paint';
 import {
   CENTRE_LINE_OPTIONS,
@@ -54,13 +54,17 @@ export function paintedOutline(stroke: TracedStroke): PathCommand[] {
       ? [...square(first.x, first.y, stroke.width / 2)]
       : disc(first.x, first.y, stroke.width / 2);
   }
+  const span = { from: 0, to: length };
   return sweptOutline(
     stroke.path,
-    stroke.width,
-    stroke.widths ?? [{ at: 0, scale: 1 }],
+    penWidth(stroke.width, length, stroke.widths ?? undefined, null, span),
     0,
     length,
-    stroke.cap,
+    {
+      cap: stroke.cap,
+      join: 'round',
+      miterLimit: 4,
+    },
   );
 }
 

@@ -2,18 +2,20 @@ import { z } from 'zod';
 import { ease, easingSchema, LINEAR, type Easing } from './easing';
 
 /** A value at a moment (frames; fractions allowed), and how it travels on to the next key. */
-export interface Key {
+export interface Key<V = number> {
   readonly frame: number;
-  readonly value: number;
+  readonly value: V;
   readonly easing: Easing;
 }
 
-/** A number that stays, or one that follows keys in ascending order of frames, no two at the same frame. */
-export type Animated = number | { readonly keys: readonly Key[] };
+/** A value that stays, or one that follows keys in ascending order of frames, no two at the same frame. */
+export type Animated<V extends number | string = number> = V | { readonly keys: readonly Key<V>[] };
 
 /** The schema of an animated number whose values lie between `min` and `max`. */
-export function animatedSchema(min: number, max: number) {
-  const value = z.number().min(min).max(max);
+export const animatedSchema = (min: number, max: number) => animatedOf(z.number().min(min).max(max));
+
+/** The schema of a value that stays or is keyed. */
+export function animatedOf<V extends z.ZodType<number | string>>(value: V) {
   const keySchema = z.strictObject({
     frame: z.number().min(-1e7).max(1e7),
     value,
@@ -34,12 +36,25 @@ export function animatedSchema(min: number, max: number) {
   ]);
 }
 
-export const keysOf = (animated: Animated): readonly Key[] =>
-  typeof animated === 'number' ? [] : animated.keys;
+/** Whether a value follows keys. */
+export const isKeyed = <V extends number | string>(
+  animated: Animated<V>,
+): animated is { readonly keys: readonly Key<V>[] } => typeof animated === 'object';
+
+export const keysOf = <V extends number | string>(animated: Animated<V>): readonly Key<V>[] =>
+  isKeyed(animated) ? animated.keys : [];
 
 /** The value at a frame: held before the first and after the last key, eased between. */
-export function valueAt(animated: Animated, frame: number): number {
-  if (typeof animated === 'number') return animated;
+export const valueAt = (animated: Animated, frame: number): number =>
+  blendAt(animated, frame, (a, b, t) => a + (b - a) * t);
+
+/** The value at a frame, where `blend` says what lies between two keys at a progress (beyond 0..1 when overshooting). */
+export function blendAt<V extends number | string>(
+  animated: Animated<V>,
+  frame: number,
+  blend: (a: V, b: V, progress: number) => V,
+): V {
+  if (!isKeyed(animated)) return animated;
   const { keys } = animated;
   const last = keys.length - 1;
   if (frame <= keys[0]!.frame) return keys[0]!.value;
@@ -53,22 +68,30 @@ export function valueAt(animated: Animated, frame: number): number {
   }
   const a = keys[low]!;
   const b = keys[high]!;
-  return a.value + (b.value - a.value) * ease(a.easing, (frame - a.frame) / (b.frame - a.frame));
+  return blend(a.value, b.value, ease(a.easing, (frame - a.frame) / (b.frame - a.frame)));
 }
 
 /** Sets a key, replacing one at the same frame; a constant becomes keyed. A replaced key keeps its easing unless given. */
-export function withKey(animated: Animated, frame: number, value: number, easing?: Easing): Animated {
+export function withKey<V extends number | string>(
+  animated: Animated<V>,
+  frame: number,
+  value: V,
+  easing?: Easing,
+): Animated<V> {
   const keys = keysOf(animated);
   const old = keys.find((key) => key.frame === frame);
   const before = keys.filter((key) => key.frame < frame).at(-1);
-  const key: Key = { frame, value, easing: easing ?? old?.easing ?? before?.easing ?? LINEAR };
+  const key: Key<V> = { frame, value, easing: easing ?? old?.easing ?? before?.easing ?? LINEAR };
   return {
     keys: [...keys.filter((other) => other.frame !== frame), key].sort((a, b) => a.frame - b.frame),
   };
 }
 
 /** Removes the keys at the given places in the list; when none is left the value stays as it was at the last of them. */
-export function withoutKeys(animated: Animated, indices: readonly number[]): Animated {
+export function withoutKeys<V extends number | string>(
+  animated: Animated<V>,
+  indices: readonly number[],
+): Animated<V> {
   const keys = keysOf(animated);
   const kept = keys.filter((_, i) => !indices.includes(i));
   if (kept.length > 0) return { keys: kept };
@@ -79,9 +102,12 @@ export function withoutKeys(animated: Animated, indices: readonly number[]): Ani
  * Moves keys in time by the frames that `shift` gives for each place in the list. Where two would meet, the moved
  * key wins. Order is kept ascending.
  */
-export function withShiftedKeys(animated: Animated, shift: (index: number) => number): Animated {
-  if (typeof animated === 'number') return animated;
-  const moved = new Map<number, Key>();
+export function withShiftedKeys<V extends number | string>(
+  animated: Animated<V>,
+  shift: (index: number) => number,
+): Animated<V> {
+  if (!isKeyed(animated)) return animated;
+  const moved = new Map<number, Key<V>>();
   animated.keys.forEach((key, i) => {
     if (shift(i) === 0) moved.set(key.frame, key);
   });

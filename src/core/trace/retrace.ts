@@ -1,4 +1,4 @@
-import { newStroke, type Ink, type Piece, type Stroke } from '../document';
+import { changedInk, newStroke, type Ink, type Piece, type Stroke } from '../document';
 import { measurePath, pointAtLength, type Path, type Point } from '../geometry';
 import type { TracedStroke } from './centre-lines';
 
@@ -113,7 +113,7 @@ export function retrace(piece: Piece, fresh: readonly TracedStroke[], options: R
     return {
       ...before,
       path: stroke.path,
-      ink: { ...ink, colour: before.ink.colour, opacity: before.ink.opacity },
+      ink: changedInk(before.ink, { width: ink.width, cap: ink.cap, widths: ink.widths }),
       traced,
     };
   });

@@ -4,7 +4,8 @@ import styled from 'styled-components';
 import type { Piece } from '@/core/document';
 import { artItems, evaluate, sameItems, type DrawList } from '@/core/scene';
 import { paint } from '@/core/paint';
-import { useEditor, useLooseEnds, useTools, type Tool } from '../state';
+import { newCanvas } from '@/workers/new-canvas';
+import { endColourPick, useColourPick, useEditor, useLooseEnds, useTools, type Tool } from '../state';
 import { paintOverlay } from './overlay';
 import { takeDropped } from '../importing';
 import { useTracing } from '../tracing/trace-state';
@@ -146,7 +147,7 @@ export function CanvasStage() {
       context.rect(x, y, w, h);
       context.clip();
       context.translate(x, y);
-      paint(list, context, zoom);
+      paint(list, context, newCanvas, zoom);
       context.restore();
     };
 
@@ -168,7 +169,9 @@ export function CanvasStage() {
       above.clearRect(0, 0, width, height);
       paintOverlay(above, view, state, tools[state.tool].marks());
       element.dataset.frame = String(state.frame);
-      element.style.cursor = (pressed ?? (spaceHeld ? tools.hand : tools[state.tool])).cursor();
+      element.style.cursor = useColourPick.getState().take
+        ? 'crosshair'
+        : (pressed ?? (spaceHeld ? tools.hand : tools[state.tool])).cursor();
     };
     const ask = () => {
       asked ||= requestAnimationFrame(draw);
@@ -199,6 +202,16 @@ export function CanvasStage() {
       element.focus({ preventScroll: true });
       // A pen that is replayed has no pointer to capture.
       if (event.isTrusted) element.setPointerCapture(event.pointerId);
+      const { take } = useColourPick.getState();
+      if (take) {
+        const ratio = window.devicePixelRatio || 1;
+        const { x, y } = inputOf(event).screen;
+        const [r, g, b] = context.getImageData(Math.floor(x * ratio), Math.floor(y * ratio), 1, 1).data;
+        endColourPick();
+        take(`#${[r, g, b].map((v) => v!.toString(16).padStart(2, '0')).join('')}`);
+        ask();
+        return;
+      }
       if (useEditor.getState().playing) useEditor.setState({ playing: false });
       pressed = event.button === 1 || spaceHeld ? tools.hand : tools[useEditor.getState().tool];
       const input = inputOf(event);
@@ -240,7 +253,13 @@ export function CanvasStage() {
         spaceHeld = event.type === 'keydown';
         ask();
       }
-      if (event.type !== 'keydown' || event.key !== 'Escape' || !pressed) return;
+      if (event.type !== 'keydown' || event.key !== 'Escape') return;
+      if (useColourPick.getState().take) {
+        endColourPick();
+        event.stopImmediatePropagation();
+        return;
+      }
+      if (!pressed) return;
       event.stopImmediatePropagation();
       lost();
     };
@@ -263,6 +282,7 @@ export function CanvasStage() {
       }),
       useView.subscribe(ask),
       useTools.subscribe(ask),
+      useColourPick.subscribe(ask),
       useLooseEnds.subscribe(ask),
       useTracing.subscribe(ask),
       onUnderlayLoaded(ask),

@@ -1,4 +1,4 @@
-import type { Layer, Piece } from '@/core/document';
+import { widestOf, type Layer, type Piece } from '@/core/document';
 import {
   distance,
   nearestPlace,
@@ -69,7 +69,7 @@ export function layerAt(piece: Piece, at: Point, view: View): Layer | null {
       if (!layer.locked && holds(layerBounds(layer), 0)) return layer;
       continue;
     }
-    const reach = Math.max(REACH / view.zoom, layer.ink.width / 2);
+    const reach = Math.max(REACH / view.zoom, widestOf(layer.ink) / 2);
     if (!holds(pathBounds(layer.path), reach)) continue;
     const found = nearestPlace(layer.path, p);
     const away = found ? found.distance : distance(layer.path.points[0]!, p);

@@ -2,6 +2,7 @@
 import styled from 'styled-components';
 import { IDENTITY } from '@/core/geometry';
 import { paint } from '@/core/paint';
+import { newCanvas } from '@/workers/new-canvas';
 import { artItems } from '@/core/scene';
 import { Button, Dialog, MainButton } from '@/ui';
 import { finishSvg, useImporting, type WaitingSvg } from './import-files';
@@ -42,7 +43,7 @@ function show(canvas: HTMLCanvasElement | null, { read }: WaitingSvg): void {
     transform: IDENTITY,
     shapes: read.shapes,
   });
-  paint({ width: read.width, height: read.height, items }, context, k);
+  paint({ width: read.width, height: read.height, items }, context, newCanvas, k);
 }
 
 /** Asks what an SVG file is to become, and says what of it was left out. */

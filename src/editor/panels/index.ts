@@ -1,4 +1,4 @@
-export * from './ink-panel';
+export * from './ink';
 export * from './presets';
 export * from './setup-panel';
 export * from './time-panel';

@@ -4,6 +4,7 @@ import { LIMITS, updateLayers, type Art, type Lettering } from '@/core/document'
 import { ColourField, NumberField, parseWithUnit, percent, pixels, Segmented, Select, TextArea } from '@/ui';
 import { changeSetting, FacePicker, useFaces, type Face } from '../lettering';
 import { beginDrag, edit, endDrag } from '../state';
+import { useSwatches } from './ink';
 import { Group, Hint, Row } from './panel';
 
 const nearestWeight = ({ weights }: Face, to: number): number =>
@@ -130,7 +131,7 @@ export function LetteringControls({ lettering }: { lettering: Lettering }) {
         <ColourField
           label="Colour"
           value={lettering.colour}
-          known={['#ede6d8', '#ff6b3d', '#43b3a0', '#d9a441', '#15120e']}
+          swatches={useSwatches()}
           onChange={(colour) => put({ colour }, 'lettering colour')}
           {...drag}
         />

@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { inSequence, renameStrokes, reverseStrokes, strokesOf, type Piece } from '@/core/document';
+import { inSequence, renameStrokes, reverseStrokes, strokesOf, widestOf, type Piece } from '@/core/document';
 import { goesBackward, writingOrder, type OrderOptions } from '@/core/trace';
 import { Button, Fold, Segmented, TextInput } from '@/ui';
 import { deleteSelected, duplicateSelected, edit, selectedStrokes, stepSelected, useEditor } from '../state';
@@ -18,7 +18,7 @@ const idsNow = (): string[] => {
 function orderedByHand(piece: Piece, ids: readonly string[], options: OrderOptions, turn: boolean): Piece {
   const strokes = strokesOf(piece).filter((s) => ids.includes(s.id));
   const order = writingOrder(
-    strokes.map((s) => ({ path: s.path, width: s.ink.width })),
+    strokes.map((s) => ({ path: s.path, width: widestOf(s.ink) })),
     options,
   );
   const ordered = inSequence(

@@ -104,7 +104,7 @@ export function SetupPanel() {
           <ColourField
             label="Colour"
             value={piece.over}
-            known={[DUSK, '#15120e', '#ede6d8', '#2c4a3e', '#7a4a2a']}
+            swatches={[{ name: 'Grounds', colours: [DUSK, '#15120e', '#ede6d8', '#2c4a3e', '#7a4a2a'] }]}
             onChange={(over) => put({ over }, 'over')}
             {...drag}
           />

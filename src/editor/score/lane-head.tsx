@@ -2,7 +2,7 @@
 import { memo, type ReactNode } from 'react';
 import { Eye, EyeOff, Lock, LockOpen, Shapes, Type } from 'lucide-react';
 import styled from 'styled-components';
-import type { Layer, Stroke } from '@/core/document';
+import { markColour, type Layer, type Stroke } from '@/core/document';
 import { keysOf } from '@/core/timing';
 import { NameField } from '@/ui';
 import { renameLayer, setFlag } from '../state';
@@ -99,7 +99,7 @@ function markOf(layer: Layer): { mark: ReactNode; colour: string } {
       colour: layer.shapes.find((s) => s.fill)?.fill ?? 'transparent',
     };
   }
-  return { mark: null, colour: layer.ink.colour };
+  return { mark: null, colour: markColour(layer.ink) };
 }
 
 /** Name, number and switches of a lane. */

@@ -9,6 +9,7 @@ import {
   type KeyRef,
   type Lettering,
   type Stroke,
+  markColour,
 } from '@/core/document';
 import { keysOf } from '@/core/timing';
 import {
@@ -154,7 +155,7 @@ export const Lane = memo(function Lane({
   const scale = useTimeScale();
   const shape = useMemo(() => envelope(scale, stroke, length), [scale, stroke, length]);
   const span = keyedSpan(stroke);
-  const colour = stroke.ink.colour;
+  const colour = markColour(stroke.ink);
   return (
     <svg
       width={scale.width}

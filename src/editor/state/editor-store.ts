@@ -1,5 +1,5 @@
 import { create } from 'zustand';
-import { strokesOf, type KeyRef, type Layer, type Piece, type Stroke } from '@/core/document';
+import { settleTies, strokesOf, type KeyRef, type Layer, type Piece, type Stroke } from '@/core/document';
 
 export type Step = 'setup' | 'underlay' | 'trace' | 'ink' | 'time';
 export type Tool = 'select' | 'pen' | 'freehand' | 'shape' | 'order' | 'hand';
@@ -93,7 +93,7 @@ export function loadPiece(piece: Piece): void {
  */
 export function edit(change: (piece: Piece) => Piece, merge?: string): void {
   const state = get();
-  const piece = change(state.piece);
+  const piece = settleTies(change(state.piece));
   if (piece === state.piece) return;
   if (state.base) {
     set({ piece });
@@ -117,7 +117,7 @@ export function beginDrag(): void {
 /** Changes the document as it was when the drag began, so that every move of the pointer counts from there. */
 export function editFromBase(change: (piece: Piece) => Piece): void {
   const { base } = get();
-  if (base) set({ piece: change(base.piece) });
+  if (base) set({ piece: settleTies(change(base.piece)) });
   else edit(change);
 }
 

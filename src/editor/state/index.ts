@@ -2,3 +2,4 @@ export * from './actions';
 export * from './editor-store';
 export * from './tool-settings';
 export * from './loose-ends';
+export * from './colour-pick';

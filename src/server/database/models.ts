@@ -7,7 +7,7 @@ import {
   type ModelStatic,
   type Sequelize,
 } from 'sequelize';
-import type { Piece } from '@/core/document';
+import type { Ink, Piece } from '@/core/document';
 import type { ExportSettings } from '../exports/settings';
 import { connection } from './connection';
 
@@ -67,6 +67,19 @@ export class ProjectFaceRow extends Model<
   declare createdAt: CreationOptional<Date>;
 }
 
+export class ShelfItemRow extends Model<
+  InferAttributes<ShelfItemRow>,
+  InferCreationAttributes<ShelfItemRow>
+> {
+  declare id: string;
+  declare projectId: string;
+  declare kind: 'style';
+  declare name: string;
+  declare content: Ink;
+  declare createdAt: CreationOptional<Date>;
+  declare updatedAt: CreationOptional<Date>;
+}
+
 export type ExportStatus = 'queued' | 'running' | 'done' | 'failed' | 'cancelled';
 
 export class ExportRow extends Model<InferAttributes<ExportRow>, InferCreationAttributes<ExportRow>> {
@@ -100,6 +113,7 @@ export interface Models {
   readonly assets: ModelStatic<AssetRow>;
   readonly exports: ModelStatic<ExportRow>;
   readonly faces: ModelStatic<ProjectFaceRow>;
+  readonly shelf: ModelStatic<ShelfItemRow>;
 }
 
 const bound = new WeakMap<Sequelize, Models>();
@@ -162,6 +176,18 @@ export function models(): Models {
     },
     table('project_faces', written),
   );
+  ShelfItemRow.init(
+    {
+      id: uuid(),
+      projectId: DataTypes.UUID,
+      kind: DataTypes.TEXT,
+      name: DataTypes.TEXT,
+      content: DataTypes.JSONB,
+      createdAt: DataTypes.DATE,
+      updatedAt: DataTypes.DATE,
+    },
+    table('shelf_items', { updatedAt: true, paranoid: false }),
+  );
   ExportRow.init(
     {
       id: uuid(),
@@ -193,6 +219,7 @@ export function models(): Models {
     assets: AssetRow,
     exports: ExportRow,
     faces: ProjectFaceRow,
+    shelf: ShelfItemRow,
   };
   bound.set(database, result);
   return result;

@@ -64,7 +64,7 @@ const whole = (piece: Piece) => ({ scale: 1, first: 0, last: piece.length - 1 })
 /** The straight RGBA pixels of a frame as the core paints it. */
 function painted(piece: Piece, frame: number, scale = 1): Uint8ClampedArray {
   const canvas = createCanvas(piece.size.width * scale, piece.size.height * scale);
-  paint(evaluate(piece, frame), canvas.getContext('2d'), scale);
+  paint(evaluate(piece, frame), canvas.getContext('2d'), createCanvas, scale);
   return canvas.getContext('2d').getImageData(0, 0, canvas.width, canvas.height).data;
 }
 

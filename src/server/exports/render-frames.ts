@@ -25,7 +25,7 @@ export function* renderFrames(piece: Piece, settings: ExportSettings): Generator
       // Only what carried ink is cleared: most of a title is empty.
       const old = before && inkBounds(before, width, height, settings.scale);
       if (old) context.clearRect(old.left, old.top, old.right - old.left, old.bottom - old.top);
-      paint(list, context, settings.scale);
+      paint(list, context, createCanvas, settings.scale);
     }
     before = list;
     yield { frame, list, canvas, same };

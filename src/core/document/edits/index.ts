@@ -7,3 +7,5 @@ export * from './order';
 export * from './placing';
 export * from './points';
 export * from './sequence';
+export * from './styles';
+export * from './ties';

@@ -1,5 +1,6 @@
 import { keysOf, withKey, withoutKeys, withShiftedKeys, type Animated, type Easing } from '../../timing';
 import type { Piece, Stroke, WindowPart } from '../schema';
+import { shiftedInk } from './ink';
 import { updateStrokes } from './layers';
 
 /** A key of a stroke, by its place in the list of keys of head, tail or slide. */
@@ -73,7 +74,7 @@ export const shiftStrokes = (piece: Piece, ids: readonly string[], frames: numbe
           part,
           withShiftedKeys(result.window[part], () => frames),
         ),
-      stroke,
+      { ...stroke, ink: shiftedInk(stroke.ink, frames) },
     ),
   );
 

@@ -8,6 +8,7 @@ import {
   type Point,
 } from '../../geometry';
 import type { Layer, Piece, Underlay } from '../schema';
+import { scaledInk } from './ink';
 import { updateLayers } from './layers';
 import { movePoints } from './points';
 
@@ -36,7 +37,7 @@ export function scaledLayer(layer: Layer, factor: number, about: Point): Layer {
     return {
       ...layer,
       path: transformPath(layer.path, m),
-      ink: { ...layer.ink, width: layer.ink.width * meanScale(m) },
+      ink: scaledInk(layer.ink, meanScale(m)),
     };
   }
   if (layer.type === 'art') return { ...layer, transform: compose(m, layer.transform) };

@@ -16,7 +16,7 @@ import {
 export function strokesFromShapes(
   shapes: readonly ArtShape[],
   transform: Matrix,
-): { path: Path; ink: Omit<Ink, 'widths'> }[] {
+): { path: Path; ink: Ink & { width: number } }[] {
   return shapes.flatMap((shape) => {
     const { line } = shape;
     if (!line) return [];

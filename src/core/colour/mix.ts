@@ -1,0 +1,56 @@
+import { converter, formatHex } from 'culori';
+import { blendAt, type Animated } from '../timing';
+
+const toOklab = converter('oklab');
+const toRgb = converter('rgb');
+
+/** A colour in OKLab (Ottosson 2020; CSS Color 4, 9.1): lightness 0..1 and two opponent axes. */
+export interface Oklab {
+  readonly l: number;
+  readonly a: number;
+  readonly b: number;
+}
+
+const known = new Map<string, Oklab>();
+const KNOWN_AT_MOST = 4000;
+
+/** OKLab of #rrggbb. */
+export function oklabOf(colour: string): Oklab {
+  let lab = known.get(colour);
+  if (!lab) {
+    const { l, a, b } = toOklab(colour) ?? { l: 0, a: 0, b: 0 };
+    lab = { l, a, b };
+    if (known.size >= KNOWN_AT_MOST) known.clear();
+    known.set(colour, lab);
+  }
+  return lab;
+}
+
+const held = (value: number): number => Math.min(1, Math.max(0, value));
+
+/** #rrggbb of an OKLab colour; what sRGB lacks is clipped channel by channel. */
+export function hexOf(lab: Oklab): string {
+  const { r, g, b } = toRgb({ mode: 'oklab', ...lab });
+  return formatHex({ mode: 'rgb', r: held(r), g: held(g), b: held(b) });
+}
+
+const between = (a: number, b: number, t: number): number => a + (b - a) * t;
+
+/** The colour a share `t` of the way from one to the other, in OKLab. */
+export function mixColours(from: string, to: string, t: number): string {
+  if (t === 0 || from === to) return from;
+  if (t === 1) return to;
+  const [p, q] = [oklabOf(from), oklabOf(to)];
+  return hexOf({ l: held(between(p.l, q.l, t)), a: between(p.a, q.a, t), b: between(p.b, q.b, t) });
+}
+
+/** A keyed colour at a frame. */
+export const colourAt = (animated: Animated<string>, frame: number): string =>
+  blendAt(animated, frame, mixColours);
+
+/** A colour made lighter or darker: its OKLab lightness times `factor`, plus `offset` (of 1). */
+export function relit(colour: string, factor: number, offset: number): string {
+  if (factor === 1 && offset === 0) return colour;
+  const lab = oklabOf(colour);
+  return hexOf({ ...lab, l: held(lab.l * factor + offset) });
+}

@@ -1,0 +1,45 @@
+import type { Ink } from '../ink-schema';
+import type { Piece, Stroke, Style } from '../schema';
+import { updateStrokes } from './layers';
+
+/** Adds a style to the piece, or replaces the one with its id; strokes that bear it change with it. */
+export function putStyle(piece: Piece, style: Style): Piece {
+  const known = piece.styles.some((other) => other.id === style.id);
+  const styles = known
+    ? piece.styles.map((other) => (other.id === style.id ? style : other))
+    : [...piece.styles, style];
+  const bearers = bearersOf(piece, style.id).map((stroke) => stroke.id);
+  return updateStrokes({ ...piece, styles }, bearers, (stroke) => ({ ...stroke, ink: style.ink }));
+}
+
+/** Gives strokes a style, and its ink. */
+export function applyStyle(piece: Piece, ids: readonly string[], id: string): Piece {
+  const style = piece.styles.find((other) => other.id === id);
+  if (!style) return piece;
+  return updateStrokes(piece, ids, (stroke) => ({ ...stroke, ink: style.ink, style: id }));
+}
+
+/** Lets strokes go their own way; their ink stays as it is. */
+export const leaveStyle = (piece: Piece, ids: readonly string[]): Piece =>
+  updateStrokes(piece, ids, (stroke) => {
+    if (!stroke.style) return stroke;
+    const { style, ...rest } = stroke;
+    void style;
+    return rest;
+  });
+
+/** Takes a style away; strokes that bore it keep their ink. */
+export const removeStyle = (piece: Piece, id: string): Piece => ({
+  ...leaveStyle(
+    piece,
+    bearersOf(piece, id).map((stroke) => stroke.id),
+  ),
+  styles: piece.styles.filter((style) => style.id !== id),
+});
+
+/** The strokes that bear a style. */
+export const bearersOf = (piece: Piece, id: string): Stroke[] =>
+  piece.layers.filter((layer): layer is Stroke => layer.type === 'stroke' && layer.style === id);
+
+/** Whether an ink has gone its own way from a style. */
+export const differs = (ink: Ink, style: Style): boolean => JSON.stringify(ink) !== JSON.stringify(style.ink);

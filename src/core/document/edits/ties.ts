@@ -1,0 +1,44 @@
+import { settleTies } from '../tied';
+import { tieCycle, type Tie, type TiedProperty } from '../ties-schema';
+import { strokeById, strokesOf, type Piece, type Stroke } from '../schema';
+import { updateStrokes } from './layers';
+
+const withTies = (stroke: Stroke, ties: readonly Tie[]): Stroke => {
+  const { ties: before, ...rest } = stroke;
+  void before;
+  return ties.length > 0 ? { ...rest, ties } : rest;
+};
+
+const others = (stroke: Stroke, property: TiedProperty): readonly Tie[] =>
+  (stroke.ties ?? []).filter((tie) => tie.property !== property);
+
+/** Ties a property of strokes to another stroke's, in place of a tie it had. */
+export const tieStrokes = (piece: Piece, ids: readonly string[], tie: Tie): Piece =>
+  settleTies(updateStrokes(piece, ids, (stroke) => tied(stroke, tie)));
+
+const tied = (stroke: Stroke, tie: Tie): Stroke => withTies(stroke, [...others(stroke, tie.property), tie]);
+
+/** Why strokes can't be tied so, in words; null where they can. */
+export function tieFault(piece: Piece, ids: readonly string[], tie: Tie): string | null {
+  const to = strokeById(piece, tie.to);
+  if (!to) return 'The stroke to follow is not in this piece.';
+  if (ids.includes(tie.to)) return `“${to.name}” can’t follow itself.`;
+  if (!tieCycle(strokesOf(updateStrokes(piece, ids, (stroke) => tied(stroke, tie))))) return null;
+  const names = { width: 'width', colour: 'colour', dashes: 'dashes', path: 'path' } as const;
+  const follower = strokeById(piece, ids[0]!)!;
+  return `The ${names[tie.property]} of “${to.name}” already follows “${follower.name}”: they would chase each other. Cut that tie first.`;
+}
+
+/** Cuts the ties of a property (or all): what was followed stays as it is now. */
+export function cutTies(piece: Piece, ids: readonly string[], property?: TiedProperty): Piece {
+  return updateStrokes(piece, ids, (stroke) => {
+    const kept = property ? others(stroke, property) : [];
+    return kept.length === (stroke.ties?.length ?? 0) ? stroke : withTies(stroke, kept);
+  });
+}
+
+/** The strokes that follow a stroke, and by what. */
+export const followersOf = (piece: Piece, id: string): { stroke: Stroke; tie: Tie }[] =>
+  strokesOf(piece).flatMap((stroke) =>
+    (stroke.ties ?? []).filter((tie) => tie.to === id).map((tie) => ({ stroke, tie })),
+  );

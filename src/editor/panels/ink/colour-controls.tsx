@@ -1,0 +1,143 @@
+'use client';
+import type { Gradient, Ink } from '@/core/document';
+import { markColour } from '@/core/document';
+import { NumberField, pixels, Segmented, percent } from '@/ui';
+import { beginDrag, endDrag, useEditor } from '../../state';
+import { Hint } from '../panel';
+import { GradientBar } from './gradient-bar';
+import { changeInk, shared } from './ink-values';
+import { KeyedColour, KeyedNumber } from './keyed';
+
+type Kind = 'solid' | 'along' | 'picture';
+
+const kindOf = (ink: Ink): Kind =>
+  !ink.gradient ? 'solid' : ink.gradient.along === 'picture' ? 'picture' : 'along';
+
+/** A bright head that fades to its tail: where colour along the stroke begins. */
+const fading = (ink: Ink, size: { width: number }): Gradient => {
+  const colour = markColour(ink);
+  return {
+    along: 'visible',
+    from: { x: 0, y: 0 },
+    to: { x: size.width, y: 0 },
+    stops: [
+      { at: 0, colour, opacity: 0 },
+      { at: 0.7, colour, opacity: 1 },
+      { at: 1, colour: '#ffe9c9', opacity: 1 },
+    ],
+  };
+};
+
+const across = (ink: Ink, size: { width: number }): Gradient => ({
+  ...fading(ink, size),
+  along: 'picture',
+  stops: [
+    { at: 0, colour: markColour(ink), opacity: 1 },
+    { at: 1, colour: '#43b3a0', opacity: 1 },
+  ],
+});
+
+/** Where a gradient across the picture begins and ends, in numbers. */
+function Places({ inks }: { inks: readonly Ink[] }) {
+  const having = inks.filter((ink) => ink.gradient?.along === 'picture');
+  return (
+    <>
+      {(['from', 'to'] as const).flatMap((end) =>
+        (['x', 'y'] as const).map((axis) => (
+          <NumberField
+            key={end + axis}
+            label={`${end === 'from' ? 'From' : 'To'} ${axis}`}
+            value={shared(having, (ink) => ink.gradient![end][axis])}
+            min={-1e5}
+            max={1e5}
+            step={5}
+            onChange={(value) =>
+              changeInk(
+                (ink) =>
+                  ink.gradient
+                    ? { gradient: { ...ink.gradient, [end]: { ...ink.gradient[end], [axis]: value } } }
+                    : {},
+                `gradient ${end}`,
+              )
+            }
+            onBegin={beginDrag}
+            onEnd={endDrag}
+            {...pixels}
+          />
+        )),
+      )}
+    </>
+  );
+}
+
+/** One colour, colours along the stroke, or across the picture. */
+export function ColourControls({ inks }: { inks: readonly Ink[] }) {
+  const size = useEditor((s) => s.piece.size);
+  const kind = shared(inks, kindOf);
+  const gradient = shared(
+    inks.filter((ink) => ink.gradient),
+    (ink) => ink.gradient!,
+  );
+  const some = inks.some((ink) => ink.gradient);
+  return (
+    <>
+      <Segmented<Kind>
+        label="Colour runs"
+        value={kind}
+        choices={[
+          { id: 'solid', name: 'one colour' },
+          { id: 'along', name: 'along it' },
+          { id: 'picture', name: 'across' },
+        ]}
+        onChange={(to) =>
+          changeInk((ink) => {
+            if (to === kindOf(ink)) return {};
+            if (to === 'solid') return { gradient: undefined, colour: markColour(ink) };
+            const before = ink.gradient;
+            if (to === 'along')
+              return { gradient: before ? { ...before, along: 'visible' } : fading(ink, size) };
+            return { gradient: before ? { ...before, along: 'picture' } : across(ink, size) };
+          }, 'colour kind')
+        }
+      />
+      {!some && (
+        <KeyedColour label="Colour" inks={inks} get={(ink) => ink.colour} put={(_, colour) => ({ colour })} />
+      )}
+      {kind === 'along' && (
+        <>
+          <div style={{ height: 6 }} />
+          <Segmented
+            label="Colours over"
+            value={shared(inks, (ink) => ink.gradient!.along)}
+            choices={[
+              { id: 'whole', name: 'whole stroke' },
+              { id: 'visible', name: 'visible part' },
+            ]}
+            onChange={(along) =>
+              changeInk(
+                (ink) => (ink.gradient ? { gradient: { ...ink.gradient, along } } : {}),
+                'colours over',
+              )
+            }
+          />
+          <div style={{ height: 6 }} />
+        </>
+      )}
+      {some && gradient && <GradientBar inks={inks} gradient={gradient} />}
+      {some && !gradient && (
+        <Hint>The strokes differ in their colours. Choose above to make them alike.</Hint>
+      )}
+      {kind === 'picture' && <Places inks={inks} />}
+      <KeyedNumber
+        label="Opacity"
+        inks={inks}
+        get={(ink) => ink.opacity}
+        put={(_, opacity) => ({ opacity })}
+        min={0}
+        max={1}
+        step={0.01}
+        {...percent}
+      />
+    </>
+  );
+}

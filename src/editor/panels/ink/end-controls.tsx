@@ -1,0 +1,144 @@
+'use client';
+import styled from 'styled-components';
+import type { Ink } from '@/core/document';
+import { END_SHAPES, type EndShape, type StrokeEnd } from '@/core/ink';
+import { changedInk } from '@/core/document';
+import { Check, ColourField, NumberField, Select } from '@/ui';
+import { beginDrag, endDrag } from '../../state';
+import { useSwatches, pickColour } from './colour-memory';
+import { InkPicture } from './ink-picture';
+import { changeInk, shared } from './ink-values';
+
+const Name = styled.span`
+  display: grid;
+  grid-template-columns: 84px 1fr;
+  gap: 8px;
+  align-items: center;
+`;
+
+const withEnd = (ink: Ink, which: 'head' | 'tail', end: StrokeEnd | undefined): { ends: Ink['ends'] } => {
+  const rest = { ...ink.ends };
+  delete rest[which];
+  const ends = { ...rest, ...(end && { [which]: end }) };
+  return { ends: ends.head || ends.tail ? ends : undefined };
+};
+
+const sample = (ink: Ink, which: 'head' | 'tail', shape: EndShape): Ink =>
+  changedInk(
+    { ...ink, width: 4, ends: { [which]: { shape, size: 4 } } },
+    {
+      widths: undefined,
+      taper: undefined,
+      glow: undefined,
+      innerGlow: undefined,
+      shadow: undefined,
+      shadowLine: undefined,
+      dashes: undefined,
+      gradient: undefined,
+    },
+  );
+
+function End({ inks, which }: { inks: readonly Ink[]; which: 'head' | 'tail' }) {
+  const swatches = useSwatches();
+  const having = inks.filter((ink) => ink.ends?.[which]);
+  const word = which === 'head' ? 'Head' : 'Tail';
+  const shape = shared(inks, (ink) => ink.ends?.[which]?.shape ?? 'none');
+  const change = (part: Partial<StrokeEnd>, kind: string) =>
+    changeInk((ink) => {
+      const end = ink.ends?.[which];
+      return end ? withEnd(ink, which, { ...end, ...part }) : {};
+    }, `${which} ${kind}`);
+  const takeColour = (colour: string) => change({ colour }, 'colour');
+  return (
+    <>
+      <Name>
+        <span style={{ color: 'var(--quiet)' }}>{word}</span>
+        <Select
+          label={`${word} end`}
+          value={shape}
+          choices={[
+            { id: 'none', name: 'none' },
+            ...END_SHAPES.map((id) => ({
+              id: id as string,
+              name: id as string,
+              show: (
+                <span
+                  style={{ display: 'grid', gridTemplateColumns: '150px auto', alignItems: 'center', gap: 8 }}
+                >
+                  {inks[0] && <InkPicture ink={sample(inks[0], which, id)} label="" height={28} flat />}
+                  {id}
+                </span>
+              ),
+            })),
+          ]}
+          onChange={(to) =>
+            changeInk(
+              (ink) =>
+                withEnd(
+                  ink,
+                  which,
+                  to === 'none'
+                    ? undefined
+                    : { ...(ink.ends?.[which] ?? { size: 4 }), shape: to as EndShape },
+                ),
+              `${which} end`,
+            )
+          }
+        />
+      </Name>
+      {having.length > 0 && (
+        <>
+          <NumberField
+            label={`${word} size`}
+            value={shared(having, (ink) => ink.ends![which]!.size)}
+            min={0.1}
+            max={100}
+            step={0.1}
+            onChange={(size) => change({ size }, 'size')}
+            onBegin={beginDrag}
+            onEnd={endDrag}
+            format={(v) => `${Number(v.toFixed(1))} widths`}
+            parse={(text) => {
+              const value = Number.parseFloat(text.replace(',', '.'));
+              return Number.isFinite(value) ? value : null;
+            }}
+          />
+          <Check
+            isSelected={having.every((ink) => ink.ends![which]!.colour !== undefined)}
+            onChange={(own) =>
+              changeInk((ink) => {
+                const end = ink.ends?.[which];
+                if (!end) return {};
+                const plain = { shape: end.shape, size: end.size };
+                return withEnd(ink, which, own ? { ...plain, colour: '#ff6b3d' } : plain);
+              }, `${which} own colour`)
+            }
+          >
+            {word} in its own colour
+          </Check>
+          {having.some((ink) => ink.ends![which]!.colour !== undefined) && (
+            <ColourField
+              label={`${word} colour`}
+              value={shared(having, (ink) => ink.ends![which]!.colour ?? null)}
+              swatches={swatches}
+              onChange={takeColour}
+              onBegin={beginDrag}
+              onEnd={endDrag}
+              onPick={() => pickColour(takeColour)}
+            />
+          )}
+        </>
+      )}
+    </>
+  );
+}
+
+/** What rides head and tail. */
+export function EndControls({ inks }: { inks: readonly Ink[] }) {
+  return (
+    <div style={{ display: 'grid', gap: 6 }}>
+      <End inks={inks} which="head" />
+      <End inks={inks} which="tail" />
+    </div>
+  );
+}

@@ -1,0 +1,196 @@
+'use client';
+import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import styled from 'styled-components';
+import { colourAt, denseStops, rampAt, sortedStops } from '@/core/colour';
+import type { Gradient, Ink } from '@/core/document';
+import { withValueAt } from '@/core/document';
+import { stopsAt } from '@/core/scene';
+import { valueAt } from '@/core/timing';
+import { Button, percent } from '@/ui';
+import { beginDrag, endDrag, useEditor } from '../../state';
+import { Buttons } from '../panel';
+import { changeInk } from './ink-values';
+import { KeyedColour, KeyedNumber } from './keyed';
+
+const Bar = styled.div`
+  position: relative;
+  height: 34px;
+  margin: 2px 7px 4px;
+  touch-action: none;
+`;
+const Ramp = styled.div`
+  position: absolute;
+  inset: 0 -7px 12px;
+  border: 1px solid var(--rule);
+  border-radius: 6px;
+`;
+const Stop = styled.div`
+  position: absolute;
+  bottom: 0;
+  width: 14px;
+  height: 20px;
+  margin-left: -7px;
+  border: 2px solid var(--desk);
+  border-radius: 4px 4px 7px 7px;
+  outline: 1px solid var(--quiet);
+  cursor: grab;
+  &[data-picked] {
+    outline: 2px solid var(--head);
+  }
+`;
+
+/** The colours of a gradient from tail to head, its stops dragged, typed and keyed. */
+export function GradientBar({ inks, gradient }: { inks: readonly Ink[]; gradient: Gradient }) {
+  const bar = useRef<HTMLDivElement>(null);
+  const frame = useEditor((s) => Math.round(s.frame));
+  const [picked, setPicked] = useState(gradient.stops.length - 1);
+  const dragging = useRef<number | null>(null);
+  const index = Math.min(picked, gradient.stops.length - 1);
+  const now = gradient.stops.map((stop) => ({
+    at: valueAt(stop.at, frame),
+    colour: colourAt(stop.colour, frame),
+    opacity: valueAt(stop.opacity, frame),
+  }));
+  const css = denseStops(sortedStops(now)).map(
+    ({ at, colour, opacity }) =>
+      `color-mix(in srgb, ${colour} ${(opacity * 100).toFixed(1)}%, transparent) ${(at * 100).toFixed(2)}%`,
+  );
+  const change = (to: (gradient: Gradient) => Gradient, kind: string) =>
+    changeInk((ink) => (ink.gradient ? { gradient: to(ink.gradient) } : {}), kind);
+  const putStop = (ink: Ink, part: Partial<Gradient['stops'][number]>) => ({
+    gradient: {
+      ...ink.gradient!,
+      stops: ink.gradient!.stops.map((stop, i) => (i === index ? { ...stop, ...part } : stop)),
+    },
+  });
+  const placeOf = (event: PointerEvent | React.MouseEvent): number => {
+    const box = bar.current!.getBoundingClientRect();
+    return Math.min(1, Math.max(0, (event.clientX - box.left) / box.width));
+  };
+  const move = (i: number, at: number) =>
+    change(
+      (g) => ({
+        ...g,
+        stops: g.stops.map((stop, k) =>
+          k === i ? { ...stop, at: withValueAt(stop.at, frame, Number(at.toFixed(4))) } : stop,
+        ),
+      }),
+      'stop place',
+    );
+  const add = (at: number) => {
+    const { colour, opacity } = rampAt(sortedStops(now), at);
+    change(
+      (g) => ({ ...g, stops: [...g.stops, { at: Number(at.toFixed(4)), colour, opacity }] }),
+      'stop added',
+    );
+    setPicked(gradient.stops.length);
+  };
+  const remove = (i: number) => {
+    if (gradient.stops.length < 2) return;
+    change((g) => ({ ...g, stops: g.stops.filter((_, k) => k !== i) }), 'stop removed');
+    setPicked(Math.max(0, i - 1));
+  };
+  const onKey = (event: KeyboardEvent, i: number) => {
+    const step = event.shiftKey ? 0.1 : 0.01;
+    if (event.key === 'ArrowLeft') move(i, Math.max(0, now[i]!.at - step));
+    else if (event.key === 'ArrowRight') move(i, Math.min(1, now[i]!.at + step));
+    else if (event.key === 'Delete' || event.key === 'Backspace') remove(i);
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+  };
+  return (
+    <>
+      <Bar
+        ref={bar}
+        role="group"
+        aria-label="Colours from tail to head"
+        onDoubleClick={(event) => add(placeOf(event))}
+        onPointerMove={(event) => dragging.current !== null && move(dragging.current, placeOf(event))}
+        onPointerUp={() => {
+          if (dragging.current !== null) endDrag();
+          dragging.current = null;
+        }}
+      >
+        <Ramp
+          style={{
+            background: `linear-gradient(90deg, ${css.length > 1 ? css.join(',') : `${css[0]}, ${css[0]}`}), repeating-conic-gradient(#3a352d 0 25%, #2a251f 0 50%) 0 0 / 12px 12px`,
+          }}
+        />
+        {now.map((stop, i) => (
+          <Stop
+            key={i}
+            tabIndex={0}
+            role="slider"
+            aria-label={`Colour ${i + 1} of ${now.length}`}
+            aria-valuenow={Math.round(stop.at * 100)}
+            aria-valuetext={`${stop.colour} at ${Math.round(stop.at * 100)} %`}
+            data-picked={i === index || undefined}
+            style={{ left: `${stop.at * 100}%`, background: stop.colour }}
+            onFocus={() => setPicked(i)}
+            onKeyDown={(event) => onKey(event, i)}
+            onPointerDown={(event) => {
+              event.currentTarget.parentElement!.setPointerCapture(event.pointerId);
+              setPicked(i);
+              dragging.current = i;
+              beginDrag();
+            }}
+          />
+        ))}
+      </Bar>
+      <KeyedColour
+        label={`Colour ${index + 1}`}
+        inks={inks}
+        get={(ink) => ink.gradient?.stops[index]?.colour}
+        put={(ink, colour) => putStop(ink, { colour })}
+      />
+      <KeyedNumber
+        label="Opacity there"
+        inks={inks}
+        get={(ink) => ink.gradient?.stops[index]?.opacity}
+        put={(ink, opacity) => putStop(ink, { opacity })}
+        min={0}
+        max={1}
+        step={0.01}
+        {...percent}
+      />
+      <KeyedNumber
+        label="Place"
+        inks={inks}
+        get={(ink) => ink.gradient?.stops[index]?.at}
+        put={(ink, at) => putStop(ink, { at })}
+        min={0}
+        max={1}
+        step={0.01}
+        {...percent}
+      />
+      <Buttons>
+        <Button onPress={() => add((now[index]!.at + (now[index - 1]?.at ?? now[index + 1]?.at ?? 0)) / 2)}>
+          Add a colour
+        </Button>
+        <Button isDisabled={now.length < 2} onPress={() => remove(index)}>
+          Remove it
+        </Button>
+        <Button
+          onPress={() =>
+            change(
+              (g) => ({
+                ...g,
+                stops: g.stops.map((stop) => ({
+                  ...stop,
+                  at: withValueAt(stop.at, frame, 1 - valueAt(stop.at, frame)),
+                })),
+              }),
+              'turned',
+            )
+          }
+        >
+          Turn round
+        </Button>
+        <Button onPress={() => change((g) => ({ ...g, stops: stopsAt(g, frame) }), 'unkeyed')}>
+          Without keys
+        </Button>
+      </Buttons>
+    </>
+  );
+}

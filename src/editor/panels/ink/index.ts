@@ -1,0 +1,2 @@
+export * from './ink-panel';
+export { useSwatches } from './colour-memory';

@@ -1,0 +1,104 @@
+'use client';
+import { DEFAULT_INK, type Ink, type Stroke } from '@/core/document';
+import { Fold, pixels } from '@/ui';
+import { selectedStrokes, useEditor } from '../../state';
+import { Group, Hint, Row } from '../panel';
+import { SelectionTitle } from '../selection-title';
+import { ColourControls } from './colour-controls';
+import { DashControls } from './dash-controls';
+import { EndControls } from './end-controls';
+import { InkPicture } from './ink-picture';
+import { KeyedNumber } from './keyed';
+import { LightControls } from './light-controls';
+import { LineControls } from './line-controls';
+import { StyleControls } from './style-controls';
+import { TaperControls } from './taper-controls';
+import { TieControls } from './tie-controls';
+import { WidthEditor } from './width-editor';
+
+/** A few words for what a fold holds, so that it need not be opened to be read. */
+const facts = {
+  taper: ({ taper }: Ink) =>
+    taper ? [taper.start && 'start', taper.end && 'end'].filter(Boolean).join(' · ') : 'none',
+  line: ({ cap, join, line }: Ink) => `${line?.kind ?? 'single'} · ${cap} · ${join}`,
+  dashes: ({ dashes }: Ink) =>
+    dashes ? { stay: 'stay put', ride: 'ride the tail', march: 'march' }[dashes.flow] : 'unbroken',
+  ends: ({ ends }: Ink) => `${ends?.tail?.shape ?? 'none'} · ${ends?.head?.shape ?? 'none'}`,
+  light: ({ glow, innerGlow, shadow, shadowLine }: Ink) =>
+    [(glow || innerGlow) && 'glow', (shadow || shadowLine) && 'shadow'].filter(Boolean).join(' · ') || 'none',
+};
+
+function said(inks: readonly Ink[], say: (ink: Ink) => string): string {
+  const all = new Set(inks.map(say));
+  return all.size === 1 ? [...all][0]! : 'differs';
+}
+
+function Controls({ strokes }: { strokes: readonly Stroke[] }) {
+  const inks = strokes.map((stroke) => stroke.ink);
+  const tied = new Set(strokes.flatMap((stroke) => stroke.ties ?? []).map((tie) => tie.property));
+  return (
+    <>
+      <Group>
+        <KeyedNumber
+          label="Width"
+          inks={inks}
+          get={(ink) => ink.width}
+          put={(_, width) => ({ width })}
+          min={0}
+          max={4000}
+          isDisabled={tied.has('width')}
+          {...pixels}
+        />
+        <WidthEditor inks={inks} />
+      </Group>
+      <Group title="Colour">
+        <ColourControls inks={inks} />
+      </Group>
+      <Fold title="Taper" fact={said(inks, facts.taper)}>
+        <TaperControls inks={inks} />
+      </Fold>
+      <Fold title="Caps, joins, line" fact={said(inks, facts.line)}>
+        <LineControls inks={inks} />
+      </Fold>
+      <Fold title="Dashes" fact={said(inks, facts.dashes)}>
+        <DashControls strokes={strokes} />
+      </Fold>
+      <Fold title="Ends" fact={said(inks, facts.ends)}>
+        <EndControls inks={inks} />
+      </Fold>
+      <Fold title="Glow and shadow" fact={said(inks, facts.light)}>
+        <LightControls inks={inks} />
+      </Fold>
+      <Fold title="Ties" fact={[...tied].join(' · ') || 'none'}>
+        <TieControls strokes={strokes} />
+      </Fold>
+      <Fold title="Styles">
+        <StyleControls strokes={strokes} />
+      </Fold>
+      {strokes.some((stroke) => stroke.locked) && (
+        <Row>
+          <span>Locked strokes keep their ink.</span>
+        </Row>
+      )}
+    </>
+  );
+}
+
+/** How strokes look. */
+export function InkPanel() {
+  const piece = useEditor((s) => s.piece);
+  const selection = useEditor((s) => s.selection);
+  const strokes = selectedStrokes({ piece, selection });
+  return (
+    <>
+      <SelectionTitle empty="Select strokes to change their ink." />
+      <InkPicture ink={strokes[0]?.ink ?? DEFAULT_INK} label="The ink of the selection" />
+      <div style={{ height: 10 }} />
+      {strokes.length === 0 ? (
+        <Hint>New strokes take the ink of the stroke before them.</Hint>
+      ) : (
+        <Controls strokes={strokes} />
+      )}
+    </>
+  );
+}

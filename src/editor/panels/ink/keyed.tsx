@@ -1,0 +1,162 @@
+'use client';
+import { colourAt } from '@/core/colour';
+import { withValueAt, type Ink, type InkChange } from '@/core/document';
+import { valueAt, type Animated } from '@/core/timing';
+import { ColourField, NumberField, type NumberFieldProps } from '@/ui';
+import styled from 'styled-components';
+import { beginDrag, endDrag, useEditor } from '../../state';
+import { pickColour, rememberColour, useSwatches } from './colour-memory';
+import { changeInk, keyState, keyToggled, shared } from './ink-values';
+
+const Line = styled.div`
+  display: grid;
+  grid-template-columns: 1fr 16px;
+  align-items: center;
+  gap: 2px;
+`;
+/** A key is an upright bar, here as in the score. */
+const KeyButton = styled.button`
+  width: 16px;
+  height: 24px;
+  padding: 0;
+  border: 0;
+  background: none;
+  cursor: default;
+  &::before {
+    content: '';
+    display: block;
+    width: 4px;
+    height: 12px;
+    margin: 0 auto;
+    border: 1px solid var(--quiet);
+    border-radius: 1px;
+    opacity: 0.55;
+  }
+  &:hover::before {
+    opacity: 1;
+  }
+  &[data-state='elsewhere']::before {
+    border-color: var(--head);
+    opacity: 1;
+  }
+  &[data-state='here']::before {
+    border-color: var(--head);
+    background: var(--head);
+    opacity: 1;
+  }
+`;
+
+const KEY_WORDS = {
+  none: 'Key it at this frame',
+  elsewhere: 'Add a key at this frame',
+  here: 'Take away the key at this frame',
+} as const;
+
+function KeyToggle({
+  label,
+  state,
+  onPress,
+}: {
+  label: string;
+  state: 'none' | 'elsewhere' | 'here';
+  onPress: () => void;
+}) {
+  return (
+    <KeyButton
+      type="button"
+      data-state={state}
+      aria-pressed={state === 'here'}
+      aria-label={`${label}: ${KEY_WORDS[state].toLowerCase()}`}
+      title={KEY_WORDS[state]}
+      onClick={onPress}
+    />
+  );
+}
+
+const useFrame = (): number => useEditor((s) => Math.round(s.frame));
+
+type Put<V extends number | string> = (ink: Ink, value: Animated<V>) => InkChange;
+
+/** A number of the selected inks that may be keyed: a change at a frame of a keyed one sets a key there. */
+export function KeyedNumber({
+  inks,
+  get,
+  put,
+  ...props
+}: {
+  inks: readonly Ink[];
+  /** Undefined in an ink that lacks it, which is then left alone. */
+  get: (ink: Ink) => Animated | undefined;
+  put: Put<number>;
+} & Omit<NumberFieldProps, 'value' | 'onChange' | 'onBegin' | 'onEnd'>) {
+  const frame = useFrame();
+  const having = inks.filter((ink) => get(ink) !== undefined);
+  const value = shared(having, (ink) => valueAt(get(ink)!, frame));
+  const state = shared(having, (ink) => keyState(get(ink)!, frame)) ?? 'elsewhere';
+  const change = (to: (value: Animated) => Animated) =>
+    changeInk((ink) => {
+      const now = get(ink);
+      return now === undefined ? {} : put(ink, to(now));
+    }, props.label);
+  return (
+    <Line>
+      <NumberField
+        {...props}
+        value={value}
+        onChange={(to) => change((now) => withValueAt(now, frame, to))}
+        onBegin={beginDrag}
+        onEnd={endDrag}
+      />
+      <KeyToggle
+        label={props.label}
+        state={state}
+        onPress={() => change((now) => keyToggled(now, frame, valueAt))}
+      />
+    </Line>
+  );
+}
+
+/** A colour of the selected inks that may be keyed. */
+export function KeyedColour({
+  inks,
+  label,
+  get,
+  put,
+}: {
+  inks: readonly Ink[];
+  label: string;
+  get: (ink: Ink) => Animated<string> | undefined;
+  put: Put<string>;
+}) {
+  const frame = useFrame();
+  const having = inks.filter((ink) => get(ink) !== undefined);
+  const value = shared(having, (ink) => colourAt(get(ink)!, frame));
+  const state = shared(having, (ink) => keyState(get(ink)!, frame)) ?? 'elsewhere';
+  const change = (to: (value: Animated<string>) => Animated<string>) =>
+    changeInk((ink) => {
+      const now = get(ink);
+      return now === undefined ? {} : put(ink, to(now));
+    }, label);
+  const take = (colour: string) => change((now) => withValueAt(now, frame, colour));
+  return (
+    <Line>
+      <ColourField
+        label={label}
+        value={value}
+        swatches={useSwatches()}
+        onChange={take}
+        onBegin={beginDrag}
+        onEnd={() => {
+          endDrag();
+          if (value) rememberColour(value);
+        }}
+        onPick={() => pickColour(take)}
+      />
+      <KeyToggle
+        label={label}
+        state={state}
+        onPress={() => change((now) => keyToggled(now, frame, colourAt))}
+      />
+    </Line>
+  );
+}
