@@ -7,7 +7,7 @@ import {
   type Piece,
 } from '../src/core/document';
 import { borderPath, widened, type Bounds } from '../src/core/geometry';
-import { ink } from './ink';
+import { dashes, ink } from './ink';
 import { lettering, tracedStrokes } from './traced';
 
 /** A chapter card: a border with scooped corners and a finer one inside, the chapter's name written within. */
@@ -22,7 +22,7 @@ export function chapterCard(): Piece {
       'inner',
       'Inner border',
       borderPath(widened(safe, -26), 'scooped', 92),
-      ink(2.5, '#43b3a0', { join: 'miter' }),
+      ink(3, '#43b3a0', { join: 'miter', cap: 'flat', dashes: dashes([9, 4], { fit: true, corners: true }) }),
     ),
     ...words.flat(),
   ];

@@ -7,7 +7,7 @@ import {
   type Piece,
 } from '../src/core/document';
 import { corner } from '../src/core/geometry';
-import { ink } from './ink';
+import { dashes, ink } from './ink';
 import { lettering, tracedStrokes } from './traced';
 import { written, type PenPlace } from './written';
 
@@ -40,7 +40,16 @@ export function eelRoute(): Piece {
     ...stops.map(([id, name, x, y]) =>
       newStroke(id, name, { closed: false, points: [corner(x, y)] }, ink(26, '#ff6b3d')),
     ),
-    newStroke('route', 'Course of the eels', written(ROUTE, { x: 0, y: 0, scale: 1 }), ink(9, '#ff6b3d')),
+    newStroke(
+      'route',
+      'Course of the eels',
+      written(ROUTE, { x: 0, y: 0, scale: 1 }),
+      ink(9, '#ff6b3d', {
+        dashes: dashes([2.4, 2.2], { flow: 'march', speed: { value: 90, unit: 'px', seamless: true } }),
+        ends: { head: { shape: 'reed tip', size: 5 } },
+        shadowLine: { x: 4, y: 6, aside: 0, width: 1.1, colour: '#4a3a20', opacity: 0.45 },
+      }),
+    ),
     ...tracedStrokes('from'),
     ...tracedStrokes('to'),
   ]);

@@ -8,6 +8,7 @@ import {
   type Stroke,
 } from '../src/core/document';
 import { corner, type Path } from '../src/core/geometry';
+import { LINEAR } from '../src/core/timing';
 import { ink } from './ink';
 import { CAPITALS } from './letters';
 import { at, written, type PenPlace } from './written';
@@ -38,6 +39,43 @@ function capitals(text: string, x: number, y: number, size: number): [string, Pa
     dx += width + 40;
     return made;
   });
+}
+
+/** A line of light that crosses under the name: a window of fixed length, bright at its head, gone at its tail. */
+function comet(): Stroke {
+  const travel = { type: 'bezier', x1: 0.35, y1: 0, x2: 0.3, y2: 1 } as const;
+  const keys = (first: number, last: number) => ({
+    keys: [
+      { frame: first, value: 0, easing: travel },
+      { frame: last, value: 1, easing: travel },
+    ],
+  });
+  const look = ink(7, '#ffe9c9', {
+    gradient: {
+      along: 'visible',
+      from: { x: 0, y: 0 },
+      to: { x: 1920, y: 0 },
+      stops: [
+        { at: 0, colour: '#ff6b3d', opacity: 0 },
+        { at: 0.6, colour: '#ff6b3d', opacity: 0.8 },
+        { at: 1, colour: '#fff3dc', opacity: 1 },
+      ],
+    },
+    taper: { start: { length: 0.9, unit: 'share', tip: 0, curve: LINEAR }, over: 'visible' },
+    glow: { size: 26, gain: 1.5, colour: '#ff6b3d', opacity: 0.8 },
+  });
+  const path = written(
+    [
+      [120, -1000, 0],
+      [700, -984, -2],
+      [1800, -1002, 4],
+    ],
+    { x: 0, y: 0, scale: 1 },
+  );
+  return {
+    ...newStroke('comet', 'Comet line', path, look),
+    window: { head: keys(26, 58), tail: keys(34, 70), slide: 0 },
+  };
 }
 
 /** The lower third of an invented contributor: a rule grows from its middle, the name is written above it. */
@@ -75,6 +113,7 @@ export function lowerThird(): Piece {
     });
   });
   add('wave', 'Tide wave', wave(204, 944), ink(5, '#43b3a0'), { onAt: 20, onFrames: 26, offAt: 96 });
+  layers.push(comet());
   const piece: Piece = {
     ...newPiece('Lower third', { width: 1920, height: 1080 }, { numerator: 25, denominator: 1 }, 120),
     over: '#2a3b34',

@@ -2,18 +2,32 @@ import {
   applyManner,
   newPiece,
   newStroke,
+  type Gradient,
   type Layer,
   type Manner,
   type Piece,
   type Stroke,
 } from '../src/core/document';
 import { measurePath, type Path } from '../src/core/geometry';
+import { WIDTH_PRESETS } from '../src/core/ink';
 import { ink } from './ink';
 import { lettering, tracedStrokes } from './traced';
 import { written, type PenPlace, type Placing } from './written';
 
 const MINIUM = '#ff6b3d';
 const REED = '#d9a441';
+
+/** Embers behind, light at the head. */
+const EMBER: Gradient = {
+  along: 'whole',
+  from: { x: 0, y: 0 },
+  to: { x: 1920, y: 0 },
+  stops: [
+    { at: 0, colour: '#8f2a10', opacity: 1 },
+    { at: 0.55, colour: MINIUM, opacity: 1 },
+    { at: 1, colour: '#ffd2a1', opacity: 1 },
+  ],
+};
 
 /** Where the flourishes lie, in the letters' own measure. */
 const TITLE: Placing = { x: 322, y: 560, scale: 1.16, slant: 0.2 };
@@ -90,9 +104,20 @@ export function openingTitle(): Piece {
     now = end - 2;
   });
   const swash = written(SWASH, TITLE);
-  const swashEnd = addStroke(newStroke('swash', 'Swash', swash, ink(7, MINIUM)), now - 2, 22, 104, 0.75);
+  const swashEnd = addStroke(
+    newStroke('swash', 'Swash', swash, ink(17, MINIUM, { widths: WIDTH_PRESETS.brush, gradient: EMBER })),
+    now - 2,
+    22,
+    104,
+    0.75,
+  );
   REEDS.forEach((places, i) => {
-    const reed = newStroke(`reed-${i + 1}`, `Reed ${i + 1}`, written(places, TITLE), ink(5, REED));
+    const reed = newStroke(
+      `reed-${i + 1}`,
+      `Reed ${i + 1}`,
+      written(places, TITLE),
+      ink(8, REED, { widths: WIDTH_PRESETS.wedge, cap: 'flat' }),
+    );
     addStroke(reed, swashEnd - 7 + i * 2, 10, 106 + i, 0.8);
   });
   tracedStrokes('almanac').forEach((stroke, i) => addStroke(stroke, swashEnd - 8 + i * 2, 9, 100 + i, 0.7));

@@ -3,8 +3,9 @@ import { createCanvas } from '@napi-rs/canvas';
 import { buildSync } from 'esbuild';
 import { resolve } from 'node:path';
 import { SAMPLE_PROJECT } from '../demo';
-import { addLayers, newPiece, newStroke, type Piece } from '../src/core/document';
+import { addLayers, newPiece, newStroke, type Ink, type Piece } from '../src/core/document';
 import { corner, smooth, type PathPoint } from '../src/core/geometry';
+import { END_SHAPES, WIDTH_PRESETS } from '../src/core/ink';
 import { paint } from '../src/core/paint';
 import { evaluate, type DrawList } from '../src/core/scene';
 import { cubicBezier, CSS_EASE } from '../src/core/timing';
@@ -39,7 +40,98 @@ function onServer(list: DrawList, scale: number): Uint8ClampedArray {
   return canvas.getContext('2d').getImageData(0, 0, canvas.width, canvas.height).data;
 }
 
-/** Random strokes with every cap, join, opacity, window and kind of point. */
+const pick = <T>(random: () => number, all: readonly T[]): T => all[Math.floor(random() * all.length)]!;
+const anyColour = (random: () => number): string =>
+  `#${Math.floor(random() * 0xffffff)
+    .toString(16)
+    .padStart(6, '0')}`;
+
+/** A random ink; each of what it may have is there in some of them. */
+function randomInk(random: () => number): Ink {
+  const some = (share: number) => random() < share;
+  const taper = () =>
+    ({ length: random(), unit: 'share', tip: random() * 0.3, curve: CSS_EASE.ease }) as const;
+  const light = () => ({
+    size: 2 + random() * 20,
+    gain: 0.4 + random() * 2,
+    colour: anyColour(random),
+    opacity: random(),
+  });
+  return {
+    width: 0.5 + random() * 40,
+    colour: anyColour(random),
+    opacity: some(0.5) ? 1 : random(),
+    cap: pick(random, ['flat', 'round', 'square']),
+    join: pick(random, ['miter', 'round', 'bevel']),
+    ...(some(0.3) && { miterLimit: 1 + random() * 8 }),
+    ...(some(0.3) && {
+      widths: pick(
+        random,
+        Object.values(WIDTH_PRESETS).filter((w) => w !== null),
+      ),
+    }),
+    ...(some(0.3) && { taper: { start: taper(), end: taper(), over: pick(random, ['whole', 'visible']) } }),
+    ...(some(0.25) && {
+      line: pick(random, [
+        { kind: 'double', distance: random() * 30 },
+        { kind: 'hollow', thickness: 1 + random() * 5 },
+      ] as const),
+    }),
+    ...(some(0.35) && {
+      dashes: {
+        pattern: Array.from({ length: 1 + Math.floor(random() * 4) }, () => random() * 40),
+        unit: 'px',
+        phase: random() * 200 - 100,
+        flow: pick(random, ['stay', 'ride', 'march']),
+        speed: { value: random() * 200, unit: 'px', seamless: some(0.5) },
+        fit: some(0.5),
+        corners: some(0.3),
+        grow: some(0.3) ? random() * 1.6 - 0.8 : 0,
+      } as const,
+    }),
+    ...(some(0.3) && {
+      ends: {
+        head: { shape: pick(random, END_SHAPES), size: 1 + random() * 4 },
+        tail: { shape: pick(random, END_SHAPES), size: 1 + random() * 4, colour: anyColour(random) },
+      },
+    }),
+    ...(some(0.35) && {
+      gradient: {
+        along: pick(random, ['whole', 'visible', 'picture']),
+        from: { x: random() * 640, y: random() * 360 },
+        to: { x: random() * 640, y: random() * 360 },
+        stops: Array.from({ length: 1 + Math.floor(random() * 4) }, () => ({
+          at: random(),
+          colour: anyColour(random),
+          opacity: some(0.5) ? 1 : random(),
+        })),
+      },
+    }),
+    ...(some(0.15) && { glow: light() }),
+    ...(some(0.15) && { innerGlow: light() }),
+    ...(some(0.15) && {
+      shadow: {
+        x: random() * 9,
+        y: random() * 9,
+        blur: random() * 16,
+        colour: anyColour(random),
+        opacity: random(),
+      },
+    }),
+    ...(some(0.15) && {
+      shadowLine: {
+        x: random() * 9,
+        y: random() * 9,
+        aside: random() * 20 - 10,
+        width: random() * 1.5,
+        colour: anyColour(random),
+        opacity: random(),
+      },
+    }),
+  };
+}
+
+/** Random strokes with every kind of ink, window and point. */
 function randomPiece(seed: number): Piece {
   const random = seeded(seed);
   const strokes = Array.from({ length: 12 }, (_, i) => {
@@ -49,23 +141,8 @@ function randomPiece(seed: number): Piece {
         ? corner(x, y)
         : smooth(x, y, { x: random() * 200 - 100, y: random() * 200 - 100 }, random() * 90);
     });
-    const made = newStroke(
-      `s${i}`,
-      `S ${i}`,
-      { closed: random() < 0.3 && points.length > 1, points },
-      {
-        width: 0.5 + random() * 40,
-        colour: `#${Math.floor(random() * 0xffffff)
-          .toString(16)
-          .padStart(6, '0')}`,
-        opacity: random() < 0.5 ? 1 : random(),
-        cap: (['flat', 'round', 'square'] as const)[i % 3]!,
-        join: (['miter', 'round', 'bevel'] as const)[(i + seed) % 3]!,
-        ...(i % 4 === 3 && {
-          widths: Array.from({ length: 4 }, (_, k) => ({ at: k / 3, scale: 0.1 + random() * 0.9 })),
-        }),
-      },
-    );
+    const closed = random() < 0.3 && points.length > 1;
+    const made = newStroke(`s${i}`, `S ${i}`, { closed, points }, randomInk(random));
     return { ...made, window: { head: 0.3 + random() * 0.7, tail: random() * 0.3, slide: random() } };
   });
   return addLayers(newPiece(`Random ${seed}`, { width: 640, height: 360 }), strokes);

@@ -102,6 +102,6 @@ export function markColour(ink: Ink): string {
   if (!ink.gradient) return first(ink.colour);
   const strength = (opacity: Animated): number =>
     isKeyed(opacity) ? Math.max(...opacity.keys.map((key) => key.value)) : opacity;
-  const strongest = ink.gradient.stops.reduce((a, b) => (strength(b.opacity) >= strength(a.opacity) ? b : a));
+  const strongest = ink.gradient.stops.reduce((a, b) => (strength(b.opacity) > strength(a.opacity) ? b : a));
   return first(strongest.colour);
 }

@@ -336,11 +336,22 @@ function shifted(item: DrawItem, by: Point): DrawItem {
 /** The ink of a shadow line: all of it, ends included, in one colour. */
 function shadowInk(ink: Ink, line: ShadowLine, frame: number): Ink {
   const plain = (end: StrokeEnd | undefined) => end && { shape: end.shape, size: end.size };
+  const { dashes } = ink;
+  const width = valueAt(ink.width, frame);
   const [head, tail] = [plain(ink.ends?.head), plain(ink.ends?.tail)];
   return {
     ...without(ink, 'gradient'),
     ...(ink.ends && { ends: { ...(head && { head }), ...(tail && { tail }) } }),
-    width: valueAt(ink.width, frame) * line.width,
+    width: width * line.width,
+    ...(dashes?.unit === 'widths' && {
+      // Dash for dash under the stroke, whatever the copy's own width.
+      dashes: {
+        ...dashes,
+        unit: 'px' as const,
+        pattern: dashes.pattern.map((length) => length * width),
+        phase: valueAt(dashes.phase, frame) * width,
+      },
+    }),
     colour: line.colour,
     opacity: valueAt(ink.opacity, frame) * line.opacity,
   };

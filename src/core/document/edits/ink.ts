@@ -38,7 +38,8 @@ export function shiftedInk(ink: Ink, frames: number): Ink {
   const moved = (value: unknown): unknown => {
     if (typeof value !== 'object' || value === null) return value;
     if (Array.isArray(value)) return value.map(moved);
-    if (Object.hasOwn(value, 'keys')) return withShiftedKeys(value as Exclude<Animated, number>, () => frames);
+    if (Object.hasOwn(value, 'keys'))
+      return withShiftedKeys(value as Exclude<Animated, number>, () => frames);
     return Object.fromEntries(Object.entries(value).map(([part, inner]) => [part, moved(inner)]));
   };
   return isInkKeyed(ink) ? (moved(ink) as Ink) : ink;

@@ -5,7 +5,6 @@ import { markColour, type Ink } from '@/core/document';
 import { laidOut, WIDTH_PRESETS, type WidthPoint, type WidthPreset, type Widths } from '@/core/ink';
 import { Button, NumberField, percent, Select } from '@/ui';
 import { beginDrag, endDrag } from '../../state';
-import { Buttons } from '../panel';
 import { changeInk, shared } from './ink-values';
 
 const WIDE = 234;
@@ -29,6 +28,22 @@ const Silhouette = styled.svg`
   [role='slider']:focus-visible .mark {
     stroke: var(--head);
     stroke-width: 2.5;
+  }
+`;
+
+const Pair = styled.div`
+  display: grid;
+  grid-template-columns: 1.25fr 1fr;
+  gap: 10px;
+  --number-width: 50px;
+`;
+const Three = styled.div`
+  display: grid;
+  grid-template-columns: repeat(3, 1fr);
+  gap: 6px;
+  button {
+    height: 26px;
+    padding: 0;
   }
 `;
 
@@ -243,46 +258,45 @@ export function WidthEditor({ inks }: { inks: readonly Ink[] }) {
         }))}
         onChange={(name) => changeInk({ widths: WIDTH_PRESETS[name] ?? undefined }, 'profile preset')}
       />
-      <NumberField
-        label={`Point ${index + 1} at`}
-        value={point.at}
-        min={0}
-        max={1}
-        step={0.01}
-        onChange={(at) => putPoint(index, { ...point, at })}
-        onBegin={beginDrag}
-        onEnd={endDrag}
-        {...percent}
-      />
-      <NumberField
-        label="Width there"
-        value={point.scale}
-        min={0}
-        max={10}
-        step={0.01}
-        onChange={(scale) => putPoint(index, { ...point, scale })}
-        onBegin={beginDrag}
-        onEnd={endDrag}
-        {...percent}
-      />
-      <Buttons>
+      <Pair>
+        <NumberField
+          label={`Point ${index + 1} at`}
+          value={point.at}
+          min={0}
+          max={1}
+          step={0.01}
+          onChange={(at) => putPoint(index, { ...point, at })}
+          onBegin={beginDrag}
+          onEnd={endDrag}
+          {...percent}
+        />
+        <NumberField
+          label="Wide"
+          value={point.scale}
+          min={0}
+          max={10}
+          step={0.01}
+          onChange={(scale) => putPoint(index, { ...point, scale })}
+          onBegin={beginDrag}
+          onEnd={endDrag}
+          {...percent}
+        />
+      </Pair>
+      <Three>
+        <Button onPress={() => add((point.at + (widths[index + 1]?.at ?? widths[index - 1]?.at ?? 0.5)) / 2)}>
+          Add
+        </Button>
         <Button
           onPress={() =>
             putPoint(index, isSmooth ? { at: point.at, scale: point.scale } : smoothed(widths, index))
           }
         >
-          {isSmooth ? 'Make straight' : 'Make smooth'}
+          {isSmooth ? 'Straighten' : 'Smooth'}
         </Button>
         <Button isDisabled={widths.length < 2} onPress={() => remove(index)}>
-          Remove point
+          Remove
         </Button>
-      </Buttons>
-      <Button
-        style={{ width: '100%', marginTop: 6 }}
-        onPress={() => add((point.at + (widths[index + 1]?.at ?? widths[index - 1]?.at ?? 0.5)) / 2)}
-      >
-        Add a point
-      </Button>
+      </Three>
     </>
   );
 }
