@@ -155,6 +155,12 @@ export function intervalOf(values: ArrayLike<number>, value: number): number {
   return low;
 }
 
+/** The length (px) from the start of a measured cubic to a parameter, 0..1. */
+export function lengthAtParameter(m: CubicLengths, t: number): number {
+  const i = intervalOf(m.t, t);
+  return m.s[i]! + lengthInLeaf(m.derivative, m.t[i]!, t);
+}
+
 /** The parameter (0..1) at length `s` from the start of a measured cubic; lengths outside are held to its ends. */
 export function parameterAtLength(m: CubicLengths, s: number): number {
   if (s <= 0 || m.length === 0) return 0;

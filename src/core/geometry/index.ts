@@ -16,3 +16,4 @@ export * from './point';
 export * from './borders';
 export * from './shapes';
 export * from './simplify';
+export * from './spine';

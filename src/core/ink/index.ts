@@ -1,5 +1,5 @@
 export * from './caps-and-joins';
-export * from './colour-slices';
+export * from './colour-ribbon';
 export * from './dashes';
 export * from './dot';
 export * from './pen-width';

@@ -6,6 +6,8 @@ import { laidOut, widthShareAt, type Widths } from './width-profile';
 export interface PenWidth {
   /** Full width at a length, px. */
   readonly at: (s: number) => number;
+  /** No width is greater, px. */
+  readonly widest: number;
   /** Lengths at which the width may break its slope, ascending. */
   readonly breaks: readonly number[];
 }
@@ -39,6 +41,7 @@ export function penWidth(
       (shares ? widthShareAt(shares, length > 0 ? s / length : 0) : 1) *
       (start ? taperShare(start, s - span.from) : 1) *
       (end ? taperShare(end, span.to - s) : 1),
+    widest: width * (shares ? Math.max(...shares.map((share) => share.scale)) : 1),
     breaks,
   };
 }

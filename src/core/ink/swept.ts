@@ -1,12 +1,11 @@
 import {
-  cornersOf,
   measurePath,
-  pointAtLength,
-  placeAtLength,
-  type MeasuredPath,
+  spineBetween,
+  spinePlaceAt,
   type Path,
   type PathCommand,
   type Point,
+  type SpinePlace,
 } from '../geometry';
 import type { Cap, Join } from './caps-and-joins';
 import { disc } from './dot';
@@ -16,57 +15,55 @@ import type { PenWidth } from './pen-width';
 interface Place extends Point {
   readonly r: number;
   readonly s: number;
+  readonly corner: boolean;
 }
 
 /** How far the outline may be from the true one, px. */
-const TOLERANCE = 0.05;
+const TOLERANCE = 0.02;
 /** Places nearer to each other than this are one. */
 const TOGETHER = 1e-6;
 
-const wrap = (m: MeasuredPath, s: number): number => (m.path.closed && s > m.length ? s - m.length : s);
-
 /** Places of the pen along a stretch, as many as the bends and the width ask for. */
-function placesAlong(m: MeasuredPath, pen: PenWidth, from: number, to: number): Place[] {
-  const place = (s: number): Place => {
-    const on = wrap(m, s);
-    const p = pointAtLength(m, on);
-    return { x: p.x, y: p.y, s, r: Math.max(0, pen.at(on) / 2) };
-  };
-  const stops = [from, to];
-  for (const turn of m.path.closed ? [0, m.length] : [0]) {
-    for (const s of m.starts) stops.push(s + turn);
-    for (const s of pen.breaks) stops.push(s + turn);
-  }
-  const sorted = stops
-    .filter((s) => s >= from && s <= to)
-    .sort((a, b) => a - b)
-    .filter((s, i, all) => i === 0 || s - all[i - 1]! > TOGETHER);
-  const out: Place[] = [place(sorted[0]!)];
+function placesAlong(path: Path, pen: PenWidth, from: number, to: number): Place[] {
+  const { length } = measurePath(path);
+  const wrap = (s: number): number => (path.closed && s > length ? s - length : s);
+  const spine = spineBetween(path, pen.widest / 2, from, to);
+  const place = ({ x, y, s, corner }: SpinePlace): Place => ({
+    x,
+    y,
+    s,
+    corner,
+    r: Math.max(0, pen.at(wrap(s)) / 2),
+  });
+  const stops = (path.closed ? [0, length] : [0])
+    .flatMap((turn) => pen.breaks.map((s) => s + turn))
+    .filter((s) => s > from + TOGETHER && s < to - TOGETHER);
+  const out: Place[] = [];
+  /** Between two places, where the radius does not run evenly from one to the other. */
   const refine = (a: Place, b: Place, depth: number): void => {
-    const middle = place((a.s + b.s) / 2);
-    const chord = Math.sqrt((b.x - a.x) ** 2 + (b.y - a.y) ** 2) || 1e-9;
-    const sag = Math.hypot(middle.x - (a.x + b.x) / 2, middle.y - (a.y + b.y) / 2);
-    // The outer edge is cut across where two flanks meet: an arc of the pen over about 8·sag/chord radians.
-    const cut = 8 * middle.r * (sag / chord) ** 2;
-    if (
-      depth < 14 &&
-      b.s - a.s > 0.2 &&
-      (depth < 2 || sag + cut > TOLERANCE || Math.abs(middle.r - (a.r + b.r) / 2) > TOLERANCE)
-    ) {
+    const r = Math.max(0, pen.at(wrap((a.s + b.s) / 2)) / 2);
+    if (depth < 10 && b.s - a.s > 0.2 && Math.abs(r - (a.r + b.r) / 2) > TOLERANCE) {
+      const middle = {
+        x: (a.x + b.x) / 2,
+        y: (a.y + b.y) / 2,
+        s: (a.s + b.s) / 2,
+        r,
+        corner: false,
+      };
       refine(a, middle, depth + 1);
       refine(middle, b, depth + 1);
-      return;
-    }
-    out.push(b);
+    } else out.push(b);
   };
-  for (let i = 1; i < sorted.length; i++) {
-    const a = out.at(-1)!;
-    const b = place(sorted[i]!);
-    const segment = m.segments[placeAtLength(m, wrap(m, (a.s + b.s) / 2)).segment];
-    const middle = place((a.s + b.s) / 2);
-    const straight = segment?.lengths === null && Math.abs(middle.r - (a.r + b.r) / 2) <= TOLERANCE;
-    if (straight) out.push(b);
-    else refine(a, b, 0);
+  let k = 0;
+  for (const next of spine) {
+    while (k < stops.length && stops[k]! < next.s - TOGETHER) {
+      const s = stops[k++]!;
+      if (out.length > 0 && s - out.at(-1)!.s > TOGETHER)
+        refine(out.at(-1)!, place({ ...spinePlaceAt(spine, s), s }), 0);
+    }
+    while (k < stops.length && stops[k]! <= next.s + TOGETHER) k++;
+    if (out.length === 0) out.push(place(next));
+    else if (next.s - out.at(-1)!.s > TOGETHER) refine(out.at(-1)!, place(next), 0);
   }
   return out;
 }
@@ -187,15 +184,11 @@ export function sweptOutline(
   to: number,
   look: { readonly cap: Cap; readonly join: Join; readonly miterLimit: number },
 ): PathCommand[] {
-  const m = measurePath(path);
-  const places = placesAlong(m, pen, from, to);
+  const places = placesAlong(path, pen, from, to);
   const out: PathCommand[] = [];
-  const whole = path.closed && to - from >= m.length - TOGETHER;
+  const whole = path.closed && to - from >= measurePath(path).length - TOGETHER;
   const last = places.length - 1;
   if (last < 1) return out;
-  const corners = cornersOf(path);
-  const isCorner = (s: number): boolean =>
-    corners.some((corner) => Math.abs(corner.s - (path.closed ? s % m.length : s)) <= TOGETHER);
   let strip: Strip | null = null;
   let before: Flanks | null = null;
   let first: Flanks | null = null;
@@ -219,9 +212,8 @@ export function sweptOutline(
       strip = { left: [f.left0], right: [f.right0] };
     } else {
       const turn = Math.abs(turnBetween(before.angle, f.angle));
-      const corner = isCorner(a.s);
       const tight = a.r * Math.tan(Math.min(1.5, turn / 2)) > 0.8 * Math.min(before.length, f.length);
-      if (!corner && !tight) {
+      if (!a.corner && !tight) {
         if (turn > 1e-9 || before.left1.x !== f.left0.x) {
           strip!.left.push(f.left0);
           strip!.right.push(f.right0);
@@ -229,7 +221,7 @@ export function sweptOutline(
       } else {
         closeStrip(out, strip);
         strip = { left: [f.left0], right: [f.right0] };
-        join(out, a, before, f, corner ? look.join : 'round', look.miterLimit);
+        join(out, a, before, f, a.corner ? look.join : 'round', look.miterLimit);
       }
     }
     const ends = i === last && !whole && look.cap !== 'round';
@@ -245,7 +237,7 @@ export function sweptOutline(
     const [a, b] = [places[last]!, places[0]!];
     // A profile may end at another width than it began with: there the wider pen shows.
     const even = Math.abs(a.r - b.r) < TOLERANCE;
-    const kind = even && isCorner(from) ? look.join : 'round';
+    const kind = even && a.corner ? look.join : 'round';
     if (turn > 1e-9 || !even) join(out, a.r > b.r ? a : b, before, first, kind, look.miterLimit);
   }
   return out;

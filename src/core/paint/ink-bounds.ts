@@ -1,4 +1,12 @@
-import { commandsBounds, transformCommands, unite, widened, type Bounds } from '../geometry';
+import {
+  commandsBounds,
+  transformCommands,
+  unite,
+  widened,
+  type Bounds,
+  type PathCommand,
+} from '../geometry';
+import { RIB, type ColourRibbon } from '../ink';
 import type { DrawItem, DrawList, GroupItem, StrokeItem } from '../scene';
 
 /** A miter of limit 4 reaches 4 half widths from the path; a square cap √2; the rest one. */
@@ -22,13 +30,16 @@ function meet(a: Bounds, b: Bounds): Bounds | null {
   return both.left < both.right && both.top < both.bottom ? both : null;
 }
 
-function groupBounds({ items, blur, shift }: GroupItem): Bounds | null {
-  let all = unite(
-    items
-      .filter((item) => item.operator === undefined || item.operator === 'add')
-      .map(itemBounds)
-      .filter((b) => b !== null),
-  );
+function ribbonBounds({ ribs, reach }: ColourRibbon): Bounds | null {
+  const path: PathCommand[] = [];
+  for (let i = 0; i < ribs.length; i += RIB.size) path.push(['L', ribs[i]!, ribs[i + 1]!]);
+  const bounds = commandsBounds(path);
+  return bounds && widened(bounds, reach + 2);
+}
+
+function groupBounds({ ground, items, blur, shift }: GroupItem): Bounds | null {
+  const laid = items.filter((item) => item.operator === undefined || item.operator === 'add').map(itemBounds);
+  let all = unite([...laid, ground ? ribbonBounds(ground) : null].filter((b) => b !== null));
   for (const item of items) {
     if (item.operator !== 'keep' || !all) continue;
     const kept = itemBounds(item);

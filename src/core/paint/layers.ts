@@ -9,7 +9,7 @@ export interface Layer {
 }
 
 /** Sides of canvases kept for use again are whole multiples of this, px. */
-const GRAIN = 128;
+const GRAIN = 64;
 /** Pixels of unused canvases that are kept: four full pictures of 1920 × 1080. */
 const KEPT = 4 * 1920 * 1080;
 

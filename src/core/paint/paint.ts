@@ -3,6 +3,7 @@ import { MITER_LIMIT, type LinearGradient } from '../ink';
 import type { DrawItem, DrawList, FillItem, GroupItem, Operator, StrokeItem } from '../scene';
 import type { MakeCanvas, PaintContext } from './context';
 import { BLUR_REACH, itemBounds } from './ink-bounds';
+import { paintRibbon } from './ribbon';
 import { giveBack, layDown, takeLayer, type Layer } from './layers';
 
 /** Lays path commands into the context's current path. */
@@ -134,6 +135,15 @@ function paintGroup(group: GroupItem, context: PaintContext, make: MakeCanvas): 
   const inner = layer.context;
   const { x, y } = group.shift ?? { x: 0, y: 0 };
   inner.setTransform(a, 0, 0, d, e + x * a - box.left, f + y * d - box.top);
+  if (group.ground) {
+    const image = inner.createImageData(layer.width, layer.height);
+    paintRibbon(group.ground, image.data, layer.width, layer.height, {
+      scale: a,
+      x: e + x * a - box.left,
+      y: f + y * d - box.top,
+    });
+    inner.putImageData(image, 0, 0);
+  }
   for (const item of group.items) paintItem(item, inner, make);
   inner.setTransform(1, 0, 0, 1, 0, 0);
   if (group.tint) {

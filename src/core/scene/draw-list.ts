@@ -1,5 +1,5 @@
 import type { Matrix, PathCommand, Point } from '../geometry';
-import type { LinearGradient } from '../ink';
+import type { ColourRibbon, LinearGradient } from '../ink';
 
 /** How an item meets what lies in its group: over it; cutting it away; leaving only what it covers; adding light to it. */
 export type Operator = 'erase' | 'keep' | 'add';
@@ -40,6 +40,8 @@ export interface FillItem extends Shown {
 /** Items painted together over nothing, changed in the order of the fields below, and then laid down as one. */
 export interface GroupItem extends Laid {
   readonly kind: 'group';
+  /** Colours that lie under the items, for one of them to keep its shape of. */
+  readonly ground?: ColourRibbon;
   readonly items: readonly DrawItem[];
   /** All of it in one colour, #rrggbb; its alpha stays. */
   readonly tint?: string;

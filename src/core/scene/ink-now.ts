@@ -50,15 +50,25 @@ export const inkMarks = (ink: Ink, moment: Moment): readonly (number | string)[]
   ...(flows(ink) ? [moment.frame, moment.framesPerSecond, moment.loop] : []),
 ];
 
-/** A gradient at a frame. */
-export const stopsAt = (gradient: Gradient, frame: number): Stop[] =>
-  sortedStops(
+const still = new WeakMap<Gradient, readonly Stop[]>();
+
+/** The colours of a gradient at a frame; the same list each time while nothing in it is keyed. */
+export function stopsAt(gradient: Gradient, frame: number): readonly Stop[] {
+  const known = still.get(gradient);
+  if (known) return known;
+  const stops = sortedStops(
     gradient.stops.map((stop) => ({
       at: valueAt(stop.at, frame),
       colour: colourAt(stop.colour, frame),
       opacity: valueAt(stop.opacity, frame),
     })),
   );
+  const keyed = gradient.stops.some(
+    (stop) => isKeyed(stop.at) || isKeyed(stop.colour) || isKeyed(stop.opacity),
+  );
+  if (!keyed) still.set(gradient, stops);
+  return stops;
+}
 
 /** Pixels to one of a dash pattern's unit, on a stroke of a width (px) and a length (px). */
 export const dashUnit = (unit: Dashes['unit'], width: number, length: number): number =>

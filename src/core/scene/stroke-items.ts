@@ -16,15 +16,18 @@ import {
   type Point,
 } from '../geometry';
 import {
-  colourSlices,
+  colourRibbon,
   dashSpans,
   disc,
   inkedLengths,
+  isOneLine,
   MITER_LIMIT,
   penWidth,
   placeEnd,
   square,
   sweptOutline,
+  RIB,
+  type ColourRibbon,
   type InkWindow,
   type PenWidth,
   type PlacedEnd,
@@ -86,7 +89,7 @@ function penShape(
   if (!pen) {
     return {
       kind: 'stroke',
-      path: spans.flatMap((span) => way(m, span)),
+      path: spans.flatMap((span) => (cap === 'flat' && span.to - span.from <= DOT ? [] : way(m, span))),
       ...look,
       width,
       cap: CANVAS_CAPS[cap],
@@ -95,7 +98,7 @@ function penShape(
     };
   }
   const k = laid.width > 0 ? width / laid.width : 0;
-  const scaled: PenWidth = { at: (s) => pen.at(s) * k, breaks: pen.breaks };
+  const scaled: PenWidth = { at: (s) => pen.at(s) * k, widest: pen.widest * k, breaks: pen.breaks };
   const path = spans.flatMap((span): readonly PathCommand[] => {
     if (span.to - span.from > DOT) {
       return sweptOutline(m.path, scaled, span.from, span.to, { cap, join: ink.join, miterLimit });
@@ -163,7 +166,7 @@ function lineShape(laid: Laid, look: Paint): DrawItem {
   return group([rails, open, ...(caps.length > 0 ? [{ kind: 'fill' as const, path: caps, ...opaque }] : [])]);
 }
 
-/** A line whose colours run along it: ground in slices, of which the line's shape is kept. */
+/** A line whose colours run along it: coloured ground, of which the line's shape is kept. */
 function colouredAlong(
   laid: Laid,
   stops: readonly Stop[],
@@ -173,29 +176,25 @@ function colouredAlong(
   const { m, ink, width, inked } = laid;
   const widest = ink.widths ? Math.max(...ink.widths.map((w) => w.scale)) : 1;
   const half = (wholeWidth(ink, width) / 2) * Math.max(1, widest);
-  const reach = half * Math.max(Math.SQRT2, ink.join === 'miter' ? (ink.miterLimit ?? MITER_LIMIT) : 1) + 1;
+  const join = ink.join === 'miter' ? (ink.miterLimit ?? MITER_LIMIT) : 1;
+  const reach = half * Math.max(join, ink.cap === 'square' ? Math.SQRT2 : 1) + 1;
   const even = stops.every((stop) => stop.opacity === stops[0]!.opacity);
   const shown = even ? stops.map((stop) => ({ ...stop, opacity: 1 })) : stops;
   const strength = even ? opacity * stops[0]!.opacity : opacity;
+  const { pen } = laid;
+  const wider = wholeWidth(ink, width) / width;
+  const halfAt = pen ? (s: number) => (pen.at(s) * wider) / 2 : () => half;
   const span = over === 'whole' ? { from: 0, to: m.length } : laid.inked;
-  const slices = colourSlices(m.path, half, reach, shown, inked, span);
-  if (slices.length === 1 && !ink.line) {
-    return lineShape(laid, { colour: slices[0]!.gradient, opacity: strength });
+  if (isOneLine(m.path) && !ink.line) {
+    const at = (s: number) => ({ ...pointAtLength(m, s) });
+    const gradient = { from: at(span.from), to: at(span.to), stops: denseStops(shown) };
+    return lineShape(laid, { colour: gradient, opacity: strength });
   }
-  const ground = slices.flatMap(({ path, gradient }): DrawItem[] => {
-    const slice = { kind: 'fill', path, colour: gradient, opacity: 1 } as const;
-    // Translucent slices take the place of what they lap over, so that nothing is doubled.
-    return even
-      ? [slice]
-      : [
-          { ...slice, colour: MASK, operator: 'erase' },
-          { ...slice, operator: 'add' },
-        ];
-  });
   return {
     kind: 'group',
     opacity: strength,
-    items: [...ground, { ...lineShape(laid, { colour: MASK, opacity: 1 }), operator: 'keep' }],
+    ground: colourRibbon(m.path, halfAt, half, reach, shown, inked, span),
+    items: [{ ...lineShape(laid, { colour: MASK, opacity: 1 }), operator: 'keep' }],
   };
 }
 
@@ -319,10 +318,25 @@ function capAlone(path: Path, ink: Ink, width: number, window: InkWindow): reado
   return (ink.cap === 'round' ? disc : square)(point.x, point.y, width / 2);
 }
 
+const shiftedRibbon = (ribbon: ColourRibbon, by: Point): ColourRibbon => ({
+  ...ribbon,
+  ribs: ribbon.ribs.map((v, i) => {
+    const part = i % RIB.size;
+    return part === RIB.x ? v + by.x : part === RIB.y ? v + by.y : v;
+  }),
+});
+
 /** An item moved by an offset. */
 function shifted(item: DrawItem, by: Point): DrawItem {
   if (by.x === 0 && by.y === 0) return item;
-  if (item.kind === 'group') return { ...item, items: item.items.map((inner) => shifted(inner, by)) };
+  if (item.kind === 'group') {
+    const { ground } = item;
+    return {
+      ...item,
+      items: item.items.map((inner) => shifted(inner, by)),
+      ...(ground && { ground: shiftedRibbon(ground, by) }),
+    };
+  }
   const moved = (p: Point): Point => ({ x: p.x + by.x, y: p.y + by.y });
   const { colour } = item;
   return {

@@ -1,0 +1,114 @@
+// A 1080p title of 30 strokes in full ink (taper, colour along, dashes) against the same in plain ink, on the server
+// and in Chromium's page: evaluate and paint, frame by frame, the frames of both in turn.
+import { createCanvas } from '@napi-rs/canvas';
+import { chromium } from '@playwright/test';
+import { buildSync } from 'esbuild';
+import { resolve } from 'node:path';
+import { paint } from '../../src/core/paint';
+import { evaluate } from '../../src/core/scene';
+import { FULL_INK, title } from './pieces';
+import { middle, ms, report, times, type Row } from './table';
+
+type Times = Record<string, { evaluate: number[]; all: number[] }>;
+
+const { taper, gradient, dashes } = FULL_INK;
+const PIECES = {
+  plain: title(30),
+  taper: title(30, { taper: taper! }),
+  dashes: title(30, { dashes: dashes! }),
+  gradient: title(30, { gradient: gradient! }),
+  full: title(30, FULL_INK),
+  'plain 300': title(300),
+  'full 300': title(300, FULL_INK),
+};
+
+/** Runs in Node and, as text, in the page. */
+function measure(
+  pieces: Record<string, unknown>,
+  show: (piece: never, frame: number) => unknown,
+  put: (list: unknown) => void,
+): Times {
+  const result: Times = {};
+  for (let round = 0; round < 3; round++) {
+    for (let frame = 11; frame < 97; frame += 9) {
+      for (const [name, piece] of Object.entries(pieces)) {
+        const began = performance.now();
+        const list = show(piece as never, frame + round / 3);
+        const shown = performance.now();
+        put(list);
+        const done = performance.now();
+        if (round === 0) continue;
+        const times = (result[name] ??= { evaluate: [], all: [] });
+        times.evaluate.push(shown - began);
+        times.all.push(done - began);
+      }
+    }
+  }
+  return result;
+}
+
+const canvas = createCanvas(1920, 1080);
+const context = canvas.getContext('2d');
+const server = measure(PIECES, evaluate as never, (list) => {
+  context.clearRect(0, 0, 1920, 1080);
+  paint(list as never, context, createCanvas);
+  context.getImageData(0, 0, 1, 1);
+});
+
+const script = buildSync({
+  stdin: {
+    contents:
+      "import { paint } from './src/core/paint'; import { evaluate } from './src/core/scene'; globalThis.core = { paint, evaluate };",
+    resolveDir: resolve(import.meta.dirname, '../..'),
+  },
+  bundle: true,
+  write: false,
+  format: 'iife',
+}).outputFiles[0]!.text;
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu'],
+});
+const page = await browser.newPage();
+await page.goto('about:blank');
+await page.addScriptTag({
+  content: `globalThis.__name = (made) => made; ${script}; globalThis.measure = ${measure.toString()}`,
+});
+const inPage = (await page.evaluate((pieces) => {
+  const { core, measure } = globalThis as unknown as {
+    core: { paint: (...all: unknown[]) => void; evaluate: (piece: never, frame: number) => unknown };
+    measure: (...all: unknown[]) => unknown;
+  };
+  const canvas = document.createElement('canvas');
+  [canvas.width, canvas.height] = [1920, 1080];
+  const context = canvas.getContext('2d')!;
+  const make = (w: number, h: number) => new OffscreenCanvas(w, h);
+  return measure(pieces, core.evaluate, (list: unknown) => {
+    context.clearRect(0, 0, 1920, 1080);
+    core.paint(list, context, make);
+    context.getImageData(0, 0, 1, 1);
+  });
+}, PIECES as never)) as Times;
+await browser.close();
+
+const rows = (where: string, t: Times): Row[] => {
+  const all = (name: string) => middle(t[name]!.all);
+  const part = (name: string) => `${name} ${times(all(name) / all('plain'))}`;
+  return [
+    {
+      what: `Title of 30 strokes in full ink, 1080p, ${where}`,
+      ours: ms(all('full')),
+      other: `plain ink ${ms(all('plain'))}`,
+      ratio: times(all('full') / all('plain')),
+      note: `aim ≤ 3 and 16.7 ms; evaluate takes ${ms(middle(t.full!.evaluate))} of it. Each alone: ${['taper', 'dashes', 'gradient'].map(part).join(', ')}`,
+    },
+    {
+      what: `300 strokes in full ink, 1080p, ${where}`,
+      ours: ms(all('full 300')),
+      other: `plain ink ${ms(all('plain 300'))}`,
+      ratio: times(all('full 300') / all('plain 300')),
+      note: `evaluate takes ${ms(middle(t['full 300']!.evaluate))} of it`,
+    },
+  ];
+};
+report([...rows('server', server), ...rows('Chromium', inPage)]);
