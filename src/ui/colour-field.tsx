@@ -24,6 +24,7 @@ const Row = styled.div`
   align-items: center;
   justify-content: space-between;
   min-height: 28px;
+  padding-right: var(--number-inset, 0);
   color: var(--quiet);
 `;
 const Trigger = styled(Button)`

@@ -8,6 +8,7 @@ const Row = styled.div`
   justify-content: space-between;
   gap: 8px;
   min-height: 28px;
+  padding-right: var(--number-inset, 0);
 `;
 const Label = styled.label`
   color: var(--quiet);

@@ -292,16 +292,26 @@ export function paintOverlay(context: Context, view: View, state: EditorState, t
     }
     badge(context, view, layer, i + 1, tool.tapped?.includes(layer.id) === true);
   });
+  // Where ink is chosen it must be seen: its path is then only hinted at.
+  const quiet = state.step === 'ink' && state.tool === 'select' && selection.points.length === 0;
   for (const layer of chosen) {
     line(context, view, layer.path);
-    outlined(context, 1.2, OVERLAY.head);
-    arrow(context, view, layer.path, OVERLAY.head);
+    if (quiet) {
+      context.lineWidth = 1;
+      context.strokeStyle = OVERLAY.head;
+      context.setLineDash([2, 6]);
+      context.stroke();
+      context.setLineDash([]);
+    } else {
+      outlined(context, 1.2, OVERLAY.head);
+      arrow(context, view, layer.path, OVERLAY.head);
+    }
     badge(context, view, layer, strokes.indexOf(layer) + 1, true);
   }
-  if (chosen.length === 1 && !chosen[0]!.locked) {
+  if (chosen.length === 1 && !chosen[0]!.locked && !quiet) {
     pointsAndHandles(context, view, chosen[0]!.path, shownHandles(chosen[0]!, state));
   }
-  for (const layer of chosen) ends(context, view, layer, frame);
+  if (!quiet) for (const layer of chosen) ends(context, view, layer, frame);
   const { shown, reach } = useLooseEnds.getState();
   if (shown) looseEnds(context, view, looseEndsOf(piece, reach));
   marks(context, view, tool);

@@ -1,5 +1,5 @@
 'use client';
-import { strokesOf } from '@/core/document';
+import { strokeById, strokesOf } from '@/core/document';
 import { measurePath } from '@/core/geometry';
 import { NameField } from '@/ui';
 import { renameLayer, selectedStrokes, singleLayer, useEditor } from '../state';
@@ -43,6 +43,8 @@ export function SelectionTitle({ empty }: { empty: string }) {
     );
   }
   const stroke = strokes[0]!;
+  const followed = stroke.ties?.find((tie) => tie.property === 'path');
+  const leader = followed && strokeById(piece, followed.to);
   return (
     <>
       <PanelTitle>
@@ -56,6 +58,7 @@ export function SelectionTitle({ empty }: { empty: string }) {
         stroke {strokesOf(piece).indexOf(stroke) + 1} · {Math.round(length)} px long ·{' '}
         {stroke.path.closed ? 'closed' : 'open'}
         {stroke.locked ? ' · locked' : ''}
+        {leader ? ` · path follows “${leader.name}”` : ''}
       </PanelFacts>
     </>
   );

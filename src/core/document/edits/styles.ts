@@ -41,5 +41,13 @@ export const removeStyle = (piece: Piece, id: string): Piece => ({
 export const bearersOf = (piece: Piece, id: string): Stroke[] =>
   piece.layers.filter((layer): layer is Stroke => layer.type === 'stroke' && layer.style === id);
 
+/** Whether two inks look alike: compared by what they hold, in whatever order (a database keeps none). */
+export function sameInk(a: unknown, b: unknown): boolean {
+  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return Object.is(a, b);
+  const [of, other] = [Object.keys(a), Object.keys(b)];
+  const inside = (value: object, key: string): unknown => (value as Record<string, unknown>)[key];
+  return of.length === other.length && of.every((key) => sameInk(inside(a, key), inside(b, key)));
+}
+
 /** Whether an ink has gone its own way from a style. */
-export const differs = (ink: Ink, style: Style): boolean => JSON.stringify(ink) !== JSON.stringify(style.ink);
+export const differs = (ink: Ink, style: Style): boolean => !sameInk(ink, style.ink);

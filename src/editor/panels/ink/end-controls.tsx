@@ -63,9 +63,11 @@ function End({ inks, which }: { inks: readonly Ink[]; which: 'head' | 'tail' }) 
               name: id as string,
               show: (
                 <span
-                  style={{ display: 'grid', gridTemplateColumns: '150px auto', alignItems: 'center', gap: 8 }}
+                  style={{ display: 'grid', gridTemplateColumns: '110px auto', alignItems: 'center', gap: 8 }}
                 >
-                  {inks[0] && <InkPicture ink={sample(inks[0], which, id)} label="" height={28} flat />}
+                  {inks[0] && (
+                    <InkPicture ink={sample(inks[0], which, id)} label="" width={110} height={28} flat />
+                  )}
                   {id}
                 </span>
               ),

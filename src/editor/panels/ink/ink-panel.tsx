@@ -1,4 +1,5 @@
 'use client';
+import styled from 'styled-components';
 import { DEFAULT_INK, type Ink, type Stroke } from '@/core/document';
 import { Fold, pixels } from '@/ui';
 import { selectedStrokes, useEditor } from '../../state';
@@ -15,6 +16,11 @@ import { StyleControls } from './style-controls';
 import { TaperControls } from './taper-controls';
 import { TieControls } from './tie-controls';
 import { WidthEditor } from './width-editor';
+
+/** Numbers without a key stand in one column with those that have one. */
+const Controlled = styled.div`
+  --number-inset: 18px;
+`;
 
 /** A few words for what a fold holds, so that it need not be opened to be read. */
 const facts = {
@@ -37,7 +43,7 @@ function Controls({ strokes }: { strokes: readonly Stroke[] }) {
   const inks = strokes.map((stroke) => stroke.ink);
   const tied = new Set(strokes.flatMap((stroke) => stroke.ties ?? []).map((tie) => tie.property));
   return (
-    <>
+    <Controlled>
       <Group>
         <KeyedNumber
           label="Width"
@@ -80,7 +86,7 @@ function Controls({ strokes }: { strokes: readonly Stroke[] }) {
           <span>Locked strokes keep their ink.</span>
         </Row>
       )}
-    </>
+    </Controlled>
   );
 }
 

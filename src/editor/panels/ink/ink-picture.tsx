@@ -18,10 +18,10 @@ const Picture = styled.canvas`
 const WIDE = 248;
 
 /** A path across the picture: a wave for the whole ink, a line for one of its parts. */
-const pathIn = (height: number, flat: boolean): Path => ({
+const pathIn = (width: number, height: number, flat: boolean): Path => ({
   closed: false,
   points: flat
-    ? [smooth(22, height / 2, { x: 0, y: 0 }), smooth(WIDE - 22, height / 2, { x: 0, y: 0 })]
+    ? [smooth(22, height / 2, { x: 0, y: 0 }), smooth(width - 22, height / 2, { x: 0, y: 0 })]
     : [
         smooth(34, height * 0.6, { x: 30, y: -0.45 * height }),
         smooth(124, height * 0.5, { x: 30, y: 0.29 * height }),
@@ -43,11 +43,13 @@ function fitted(ink: Ink, height: number): Ink {
 export function InkPicture({
   ink,
   label,
+  width = WIDE,
   height = 76,
   flat = false,
 }: {
   ink: Ink;
   label: string;
+  width?: number;
   height?: number;
   flat?: boolean;
 }) {
@@ -57,16 +59,23 @@ export function InkPicture({
   useEffect(() => {
     const ratio = window.devicePixelRatio || 1;
     const element = canvas.current!;
-    const [w, h] = [WIDE * ratio, height * ratio];
+    const [w, h] = [width * ratio, height * ratio];
     if (element.width !== w || element.height !== h) [element.width, element.height] = [w, h];
     const context = element.getContext('2d')!;
     context.fillStyle = over ?? '#322d26';
     context.fillRect(0, 0, w, h);
     const piece: Piece = {
-      ...newPiece('Sample', { width: WIDE, height }, rate, length),
-      layers: [newStroke('sample', 'Sample', pathIn(height, flat), fitted(ink, height))],
+      ...newPiece('Sample', { width, height }, rate, length),
+      layers: [newStroke('sample', 'Sample', pathIn(width, height, flat), fitted(ink, height))],
     };
     paint(evaluate(piece, frame), context, newCanvas, ratio);
-  }, [ink, over, rate, length, frame, height, flat]);
-  return <Picture ref={canvas} role="img" aria-label={label} style={{ height }} />;
+  }, [ink, over, rate, length, frame, width, height, flat]);
+  return (
+    <Picture
+      ref={canvas}
+      role="img"
+      aria-label={label}
+      style={{ height, ...(width !== WIDE && { width }) }}
+    />
+  );
 }

@@ -9,6 +9,7 @@ import { pickColour, rememberColour, useSwatches } from './colour-memory';
 import { changeInk, keyState, keyToggled, shared } from './ink-values';
 
 const Line = styled.div`
+  --number-inset: 0;
   display: grid;
   grid-template-columns: 1fr 16px;
   align-items: center;

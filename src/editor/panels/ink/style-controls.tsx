@@ -10,6 +10,7 @@ import {
   nameSchema,
   putStyle,
   removeStyle,
+  sameInk,
   type Stroke,
   type Style,
 } from '@/core/document';
@@ -86,7 +87,7 @@ export function StyleControls({ strokes }: { strokes: readonly Stroke[] }) {
       {piece.styles.map((one) => {
         const count = bearersOf(piece, one.id).length;
         const onShelf = shelf.find((item) => item.id === one.shelf);
-        const newer = onShelf && JSON.stringify(onShelf.content) !== JSON.stringify(one.ink);
+        const newer = onShelf && !sameInk(onShelf.content, one.ink);
         return (
           <Item key={one.id}>
             <Take
@@ -104,7 +105,7 @@ export function StyleControls({ strokes }: { strokes: readonly Stroke[] }) {
                 value={one.name}
                 onChange={(name) => put({ ...one, name })}
               />
-              <small style={{ color: 'var(--quiet)' }}>
+              <small style={{ display: 'block', color: 'var(--quiet)' }}>
                 {count} {count === 1 ? 'stroke' : 'strokes'}
                 {onShelf ? ' · on the shelf' : ''}
               </small>

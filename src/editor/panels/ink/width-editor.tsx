@@ -36,6 +36,7 @@ const Pair = styled.div`
   grid-template-columns: 1.25fr 1fr;
   gap: 10px;
   --number-width: 50px;
+  --number-inset: 0;
 `;
 const Three = styled.div`
   display: grid;
