@@ -1,5 +1,6 @@
 import { expect, test, type Locator, type Page } from '@playwright/test';
 import type { Ink, Piece, Stroke } from '../src/core/document';
+import { keysOf } from '../src/core/timing';
 import { api, openNew, type Desk } from './desk';
 import { three } from './pieces';
 
@@ -70,6 +71,7 @@ test('colour along the stroke: stops dragged, added, keyed; a colour taken from 
   await page.getByRole('radio', { name: 'along it' }).click();
   expect((await inkOf(desk)).gradient).toMatchObject({ along: 'visible', stops: [{ opacity: 0 }, {}, {}] });
   const stop = page.getByRole('slider', { name: 'Colour 2 of 3' });
+  await stop.scrollIntoViewIfNeeded();
   const at = (await stop.boundingBox())!;
   await page.mouse.move(at.x + 7, at.y + 10);
   await page.mouse.down();
@@ -80,12 +82,10 @@ test('colour along the stroke: stops dragged, added, keyed; a colour taken from 
   await page.locator('[data-canvas]').focus();
   await page.keyboard.press('End');
   await type(page.getByRole('spinbutton', { name: 'Opacity there' }), '25 %');
-  const opacity = (await inkOf(desk)).gradient!.stops[1]!.opacity as {
-    keys: { frame: number; value: number }[];
-  };
-  expect(opacity.keys.map((key) => key.value)).toEqual([1, 0.25]);
+  const { opacity } = (await inkOf(desk)).gradient!.stops[1]!;
+  expect(keysOf(opacity).map((key) => key.value)).toEqual([1, 0.25]);
   // From the picture: the ground lies under every place without ink.
-  await page.getByRole('button', { name: /^Colour 2: / }).click();
+  await page.getByRole('button', { name: /^Colour 2: #/ }).click();
   await page.getByRole('button', { name: 'Take it from the picture' }).click();
   const empty = await desk.at(960, 60);
   await page.mouse.click(empty.x, empty.y);

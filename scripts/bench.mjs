@@ -29,7 +29,7 @@ await main(async () => {
   needDebianPackages(['postgresql', 'ffmpeg', 'chromium']);
   needNpmPackages();
   needBuild();
-  const rows = ['lengths', 'paint', 'export'].flatMap((name) => measure(name, process.env));
+  const rows = ['lengths', 'paint', 'ink', 'export'].flatMap((name) => measure(name, process.env));
   const database = await openThrowAwayDatabase();
   const env = { ...process.env, DATABASE_URL: database.url };
   let served;

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { strokesOf } from '@/core/document';
+import { DEFAULT_INK, strokesOf } from '@/core/document';
 import { closeConnection, migrate, models } from '@/server/database';
 import { closeQueue } from '@/server/exports';
 import { seed } from '@/server/seed';
@@ -13,6 +13,8 @@ import * as projectsRoute from './projects/route';
 import * as projectRoute from './projects/[id]/route';
 import * as undeleteProjectRoute from './projects/[id]/undelete/route';
 import * as piecesRoute from './projects/[id]/pieces/route';
+import * as shelfRoute from './projects/[id]/shelf/route';
+import * as shelfItemRoute from './projects/[id]/shelf/[item]/route';
 import * as pieceRoute from './pieces/[id]/route';
 import * as duplicateRoute from './pieces/[id]/duplicate/route';
 import * as undeletePieceRoute from './pieces/[id]/undelete/route';
@@ -224,6 +226,33 @@ test('bad input gets a clear 4xx that names the place, and changes nothing', asy
     expect((await ask(exportsRoute.POST, { id }, settings)).status).toBe(422);
   }
   expect((await ask(pieceRoute.GET, { id })).body).toMatchObject({ revision: 1, document: good });
+});
+
+test('the shelf keeps inks for a project, and knows the colours of its pieces', async () => {
+  const id = await freshProject();
+  await ask(piecesRoute.POST, { id }, { document: smallPiece() });
+  const style = { kind: 'style', name: 'Broad', content: { ...DEFAULT_INK, width: 40 } };
+  const made = await ask(shelfRoute.POST, { id }, style);
+  expect(made.status).toBe(200);
+  const item = made.body.id as string;
+  await ask(
+    shelfItemRoute.PUT,
+    { id, item },
+    { ...style, name: 'Broader', content: { ...DEFAULT_INK, width: 50 } },
+  );
+  const { body } = await ask(shelfRoute.GET, { id });
+  expect(body.items).toMatchObject([{ id: item, name: 'Broader', content: { width: 50 } }]);
+  expect(body.colours).toContain(DEFAULT_INK.colour);
+  // Another project has a shelf of its own, and may not touch this one.
+  const other = await freshProject();
+  expect((await ask(shelfRoute.GET, { id: other })).body.items).toEqual([]);
+  expect((await ask(shelfItemRoute.DELETE, { id: other, item })).status).toBe(404);
+  expect((await ask(shelfRoute.POST, { id }, { ...style, content: { width: -1 } })).status).toBe(422);
+  expect((await ask(shelfRoute.POST, { id }, style, { origin: 'http://elsewhere.example' })).status).toBe(
+    403,
+  );
+  await ask(shelfItemRoute.DELETE, { id, item });
+  expect((await ask(shelfRoute.GET, { id })).body.items).toEqual([]);
 });
 
 test('the same origin may write, as may programs that send none', async () => {

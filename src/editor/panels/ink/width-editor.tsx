@@ -2,7 +2,14 @@
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import styled from 'styled-components';
 import { markColour, type Ink } from '@/core/document';
-import { laidOut, WIDTH_PRESETS, type WidthPoint, type WidthPreset, type Widths } from '@/core/ink';
+import {
+  laidOut,
+  WIDTH_PRESETS,
+  widthShareAt,
+  type WidthPoint,
+  type WidthPreset,
+  type Widths,
+} from '@/core/ink';
 import { Button, NumberField, percent, Select } from '@/ui';
 import { beginDrag, endDrag } from '../../state';
 import { changeInk, shared } from './ink-values';
@@ -167,9 +174,8 @@ export function WidthEditor({ inks }: { inks: readonly Ink[] }) {
     const place = held(at, 0, 1);
     const i = widths.findIndex((p) => p.at > place);
     const k = i < 0 ? widths.length : i;
-    const line = laidOut(widths);
-    const next = line.find((p) => p.at >= place) ?? line.at(-1)!;
-    const raw = [...widths.slice(0, k), { at: place, scale: next.scale }, ...widths.slice(k)];
+    const scale = widthShareAt(laidOut(widths), place);
+    const raw = [...widths.slice(0, k), { at: place, scale }, ...widths.slice(k)];
     put(raw.map((p, j) => (j === k ? smoothed(raw, k) : p)));
     setPicked(k);
   };
