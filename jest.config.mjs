@@ -12,7 +12,9 @@ export default {
       },
     ],
   },
-  transformIgnorePatterns: ['node_modules/(?!(delaunator|robust-predicates|culori|css-tree|source-map-js)/)'],
+  transformIgnorePatterns: [
+    'node_modules/(?!(delaunator|robust-predicates|culori|css-tree|source-map-js|d3-ease)/)',
+  ],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
   // Looked up through the test's sandbox each time, Math would take most of the time of numerical tests.
   sandboxInjectedGlobals: ['Math', 'Float64Array', 'Uint8Array', 'Int32Array'],

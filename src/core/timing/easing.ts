@@ -1,17 +1,67 @@
 import { z } from 'zod';
 import { cubicBezier } from './cubic-bezier';
+import {
+  backCurve,
+  bounceCurve,
+  elasticCurve,
+  listCurve,
+  minimumJerk,
+  SHAPE_NAMES,
+  shapeCurve,
+  springCurve,
+  stepsCurve,
+  type Curve,
+  type ShapeName,
+} from './shapes';
 
-/** How a value travels from one key to the next. `bezier` is the cubic-bezier() of CSS Easing Functions Level 1. */
+const way = z.enum(['in', 'out', 'both']);
+const share = z.number().min(0).max(1);
+const value = z.number().min(-10).max(10);
+
+/**
+ * How a value travels from one key to the next. `bezier` and `steps` are cubic-bezier() and steps() of CSS Easing Functions
+ * Level 1, `list` is linear() of Level 2, also what a hand draws; the rest are the trade's curves and a physical spring.
+ */
 export const easingSchema = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('linear') }),
   z.strictObject({ type: z.literal('hold') }),
+  z.strictObject({ type: z.literal('bezier'), x1: share, y1: value, x2: share, y2: value }),
+  z
+    .strictObject({
+      type: z.literal('steps'),
+      count: z.number().int().min(1).max(1000),
+      jump: z.enum(['start', 'end', 'none', 'both']),
+    })
+    .refine(({ count, jump }) => jump !== 'none' || count > 1, {
+      message: 'needs two steps to jump at neither end',
+    }),
   z.strictObject({
-    type: z.literal('bezier'),
-    x1: z.number().min(0).max(1),
-    y1: z.number().min(-10).max(10),
-    x2: z.number().min(0).max(1),
-    y2: z.number().min(-10).max(10),
+    type: z.literal('list'),
+    points: z
+      .array(z.strictObject({ at: z.number().min(-1).max(2), value }))
+      .min(1)
+      .max(500)
+      .refine((all) => all.every((p, i) => i === 0 || p.at >= all[i - 1]!.at), {
+        message: 'must stand in ascending order',
+      })
+      .readonly(),
   }),
+  z.strictObject({ type: z.literal('shape'), name: z.enum(SHAPE_NAMES as [ShapeName, ...ShapeName[]]), way }),
+  z.strictObject({ type: z.literal('back'), overshoot: z.number().min(0).max(20), way }),
+  z.strictObject({
+    type: z.literal('elastic'),
+    amplitude: z.number().min(1).max(20),
+    period: z.number().min(0.05).max(2),
+    way,
+  }),
+  z.strictObject({ type: z.literal('bounce'), way }),
+  z.strictObject({
+    type: z.literal('spring'),
+    mass: z.number().min(0.01).max(100),
+    stiffness: z.number().min(1).max(10_000),
+    damping: z.number().min(0.1).max(1000),
+  }),
+  z.strictObject({ type: z.literal('minimum jerk') }),
 ]);
 export type Easing = z.infer<typeof easingSchema>;
 
@@ -26,18 +76,48 @@ export const CSS_EASE = {
   'ease-in-out': { type: 'bezier', x1: 0.42, y1: 0, x2: 0.58, y2: 1 },
 } as const satisfies Record<string, Easing>;
 
-const curves = new WeakMap<Easing, (x: number) => number>();
+function curveOf(easing: Easing): Curve {
+  switch (easing.type) {
+    case 'linear':
+      return (x) => x;
+    case 'hold':
+      return (x) => (x < 1 ? 0 : 1);
+    case 'bezier':
+      return cubicBezier(easing.x1, easing.y1, easing.x2, easing.y2);
+    case 'steps':
+      return stepsCurve(easing.count, easing.jump);
+    case 'list':
+      return listCurve(easing.points);
+    case 'shape':
+      return shapeCurve(easing.name, easing.way);
+    case 'back':
+      return backCurve(easing.overshoot, easing.way);
+    case 'elastic':
+      return elasticCurve(easing.amplitude, easing.period, easing.way);
+    case 'bounce':
+      return bounceCurve(easing.way);
+    case 'spring':
+      return springCurve(easing.mass, easing.stiffness, easing.damping);
+    case 'minimum jerk':
+      return minimumJerk;
+  }
+}
+
+const curves = new WeakMap<Easing, Curve>();
 
 /** Progress (0..1, beyond for overshooting curves) at progress `x` of the time between two keys. */
 export function ease(easing: Easing, x: number): number {
   if (easing.type === 'linear') return x;
-  if (easing.type === 'hold') return x < 1 ? 0 : 1;
   let curve = curves.get(easing);
-  if (!curve) {
-    curve = cubicBezier(easing.x1, easing.y1, easing.x2, easing.y2);
-    curves.set(easing, curve);
-  }
+  if (!curve) curves.set(easing, (curve = curveOf(easing)));
   return curve(x);
+}
+
+/** Speed of an easing at progress `x`, as times its mean: the slope of its curve. */
+export function easeSpeed(easing: Easing, x: number): number {
+  const d = 1e-4;
+  const [a, b] = [Math.max(0, x - d), Math.min(1, x + d)];
+  return (ease(easing, b) - ease(easing, a)) / (b - a);
 }
 
 /**
