@@ -3,6 +3,7 @@ export * from './check';
 export * from './colour-field';
 export * from './dialog';
 export * from './fold';
+export * from './key-toggle';
 export * from './mark';
 export * from './menu';
 export * from './notices';

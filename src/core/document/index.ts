@@ -1,4 +1,6 @@
 export * from './create';
+export * from './cue-schema';
+export * from './cued';
 export * from './edits';
 export * from './ink-schema';
 export * from './read';

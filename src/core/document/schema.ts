@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { capSchema, joinSchema } from '../ink';
-import { animatedSchema, rateSchema } from '../timing';
+import { animatedSchema, paceSchema, rateSchema } from '../timing';
+import { cueCycle, cueSchema } from './cue-schema';
 import { colourSchema, inkSchema } from './ink-schema';
 import { tieCycle, tiesSchema } from './ties-schema';
 
@@ -78,6 +79,10 @@ const strokeSchema = z.strictObject({
     slide: animatedSchema(-1000, 1000),
   }),
   hand: handSchema.exactOptional(),
+  /** How its progress is spread along the path; where absent, evenly by length. */
+  pace: paceSchema.exactOptional(),
+  /** When it begins, where it waits for another stroke. */
+  cue: cueSchema.exactOptional(),
   /** What of it follows another stroke, one tie a property. */
   ties: tiesSchema.exactOptional(),
   /** The style its ink was taken from, by its id in the piece. */
@@ -237,10 +242,15 @@ export const pieceSchema = z.strictObject({
         }
         seen.add(layer.id);
       });
-      const cycle = tieCycle(layers.filter((layer) => layer.type === 'stroke'));
-      if (cycle) {
-        const at = layers.findIndex((layer) => layer.id === cycle);
-        context.addIssue({ code: 'custom', path: [at, 'ties'], message: 'follow one another in a circle' });
+      const strokes = layers.filter((layer) => layer.type === 'stroke');
+      const circles = [
+        { id: tieCycle(strokes), place: 'ties', message: 'follow one another in a circle' },
+        { id: cueCycle(strokes), place: 'cue', message: 'waits for itself through others' },
+      ];
+      for (const { id, place, message } of circles) {
+        if (id === null) continue;
+        const at = layers.findIndex((layer) => layer.id === id);
+        context.addIssue({ code: 'custom', path: [at, place], message });
       }
     })
     .readonly(),

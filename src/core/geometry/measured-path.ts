@@ -1,4 +1,10 @@
-import { intervalOf, measureCubic, parameterAtLength, type CubicLengths } from './arc-length';
+import {
+  lengthAtParameter,
+  intervalOf,
+  measureCubic,
+  parameterAtLength,
+  type CubicLengths,
+} from './arc-length';
 import type { PathCommand } from './commands';
 import { cubicDerivative, cubicPoint, subCubic, type Cubic } from './cubic';
 import { isStraight, segmentCount, segmentCubic, type Path } from './path';
@@ -67,6 +73,13 @@ const lineEnd = (c: Cubic): [Point, Point] => [
   { x: c[0], y: c[1] },
   { x: c[6], y: c[7] },
 ];
+
+/** The length from the start (px) to a place. */
+export function lengthAtPlace(m: MeasuredPath, { segment: i, t }: PathPlace): number {
+  const segment = m.segments[i];
+  if (!segment) return 0;
+  return m.starts[i]! + (segment.lengths ? lengthAtParameter(segment.lengths, t) : t * segment.length);
+}
 
 /** The point at a length from the start. A path of one point answers with that point. */
 export function pointAtLength(m: MeasuredPath, s: number): Point {

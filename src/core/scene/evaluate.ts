@@ -12,18 +12,21 @@ import {
   type PathCommand,
 } from '../geometry';
 import { disc, square, type InkWindow } from '../ink';
-import { valueAt } from '../timing';
+import { pacedShare, paceTable, valueAt } from '../timing';
 import type { DrawItem, DrawList, ShapeItem } from './draw-list';
 import { inkMarks } from './ink-now';
 import { momentOf, type Moment } from './moment';
 import { CANVAS_CAPS, strokeItems } from './stroke-items';
 
-/** Head, tail and slide of a stroke at a frame (frames may be fractions). */
-export const windowAt = (stroke: Stroke, frame: number): InkWindow => ({
-  head: valueAt(stroke.window.head, frame),
-  tail: valueAt(stroke.window.tail, frame),
-  slide: valueAt(stroke.window.slide, frame),
-});
+/** Head, tail and slide of a stroke at a frame (frames may be fractions), as shares of its length: pace is reckoned in. */
+export function windowAt(stroke: Stroke, frame: number): InkWindow {
+  const [head, tail] = [valueAt(stroke.window.head, frame), valueAt(stroke.window.tail, frame)];
+  const slide = valueAt(stroke.window.slide, frame);
+  const table = stroke.pace ? paceTable(stroke.path, stroke.pace, stroke.hand?.pace) : null;
+  return table
+    ? { head: pacedShare(table, head), tail: pacedShare(table, tail), slide }
+    : { head, tail, slide };
+}
 
 /** What each stroke drew last: while its window and its ink stand still, it draws the very same items. */
 const drawn = new WeakMap<Stroke, { marks: readonly (number | string)[]; items: readonly DrawItem[] }>();

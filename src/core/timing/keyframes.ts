@@ -116,3 +116,31 @@ export function withShiftedKeys<V extends number | string>(
   });
   return { keys: [...moved.values()].sort((a, b) => a.frame - b.frame) };
 }
+
+/** Looks at a piece between two keys for where a value is passed: so many places, then halved down. */
+const LOOKS = 48;
+
+/** The first frame at which a value reaches a height; null where it never does, or is there without keys. */
+export function firstReach(animated: Animated, height: number): number | null {
+  if (!isKeyed(animated)) return null;
+  const { keys } = animated;
+  if (keys[0]!.value >= height) return keys[0]!.frame;
+  for (let i = 1; i < keys.length; i++) {
+    const [from, to] = [keys[i - 1]!.frame, keys[i]!.frame];
+    let low = from;
+    for (let k = 1; k <= LOOKS; k++) {
+      let high = k === LOOKS ? to : from + ((to - from) * k) / LOOKS;
+      if (valueAt(animated, high) < height) {
+        low = high;
+        continue;
+      }
+      for (let step = 0; step < 40; step++) {
+        const middle = (low + high) / 2;
+        if (valueAt(animated, middle) >= height) high = middle;
+        else low = middle;
+      }
+      return high;
+    }
+  }
+  return null;
+}

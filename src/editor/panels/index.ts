@@ -1,6 +1,6 @@
 export * from './ink';
 export * from './presets';
 export * from './setup-panel';
-export * from './time-panel';
+export * from './time';
 export * from './trace-panel';
 export * from './underlay-panel';

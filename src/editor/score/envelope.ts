@@ -1,4 +1,5 @@
-import { keysOf, valueAt, type Animated } from '@/core/timing';
+import { windowAt } from '@/core/scene';
+import { keysOf } from '@/core/timing';
 import type { Stroke } from '@/core/document';
 import { frameAt, xOf, type TimeScale } from './time-scale';
 
@@ -28,11 +29,11 @@ const points = (frames: readonly number[], scale: TimeScale, value: (frame: numb
   frames.map((frame) => `${xOf(scale, frame).toFixed(2)} ${yOf(value(frame)).toFixed(2)}`);
 
 /** The line of head or tail between its first and last key, as an SVG path; empty where it does not move. */
-function edge(scale: TimeScale, stroke: Stroke, animated: Animated): string {
-  const keys = keysOf(animated);
+function edge(scale: TimeScale, stroke: Stroke, part: 'head' | 'tail'): string {
+  const keys = keysOf(stroke.window[part]);
   if (keys.length < 2) return '';
   const frames = columns(scale, stroke, keys[0]!.frame, keys.at(-1)!.frame);
-  return frames.length < 2 ? '' : `M${points(frames, scale, (f) => valueAt(animated, f)).join('L')}`;
+  return frames.length < 2 ? '' : `M${points(frames, scale, (f) => windowAt(stroke, f)[part]).join('L')}`;
 }
 
 /** The ink on screen over time: the area between head and tail, and the two lines themselves. */
@@ -41,14 +42,14 @@ export function envelope(
   stroke: Stroke,
   length: number,
 ): { area: string; head: string; tail: string } {
-  const { head, tail } = stroke.window;
   const frames = columns(scale, stroke, 0, length - 1);
+  const shown = new Map(frames.map((frame) => [frame, windowAt(stroke, frame)]));
   // Where head and tail have crossed nothing shows, and the area has no height.
-  const upper = points(frames, scale, (f) => Math.max(valueAt(head, f), valueAt(tail, f)));
-  const lower = points(frames, scale, (f) => valueAt(tail, f)).reverse();
+  const upper = points(frames, scale, (f) => Math.max(shown.get(f)!.head, shown.get(f)!.tail));
+  const lower = points(frames, scale, (f) => shown.get(f)!.tail).reverse();
   return {
     area: frames.length < 2 ? '' : `M${[...upper, ...lower].join('L')}Z`,
-    head: edge(scale, stroke, head),
-    tail: edge(scale, stroke, tail),
+    head: edge(scale, stroke, 'head'),
+    tail: edge(scale, stroke, 'tail'),
   };
 }

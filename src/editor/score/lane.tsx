@@ -11,6 +11,7 @@ import {
   type Stroke,
   markColour,
 } from '@/core/document';
+import { windowAt } from '@/core/scene';
 import { keysOf } from '@/core/timing';
 import {
   beginDrag,
@@ -74,7 +75,8 @@ function KeyBar({
   const key = keysOf(stroke.window[part])[index]!;
   const ref: KeyRef = { stroke: stroke.id, part, index };
   const x = xOf(scale, key.frame);
-  const y = laneY(key.value);
+  // On the line that is drawn: pace moves what lies between 0 and 1.
+  const y = laneY(windowAt(stroke, key.frame)[part]);
   const choose = (add: boolean) => {
     const { selection } = useEditor.getState();
     const has = selection.keys.some(SAME(ref));

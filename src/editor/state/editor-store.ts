@@ -1,5 +1,13 @@
 import { create } from 'zustand';
-import { settleTies, strokesOf, type KeyRef, type Layer, type Piece, type Stroke } from '@/core/document';
+import {
+  settleCues,
+  settleTies,
+  strokesOf,
+  type KeyRef,
+  type Layer,
+  type Piece,
+  type Stroke,
+} from '@/core/document';
 
 export type Step = 'setup' | 'underlay' | 'trace' | 'ink' | 'time';
 export type Tool = 'select' | 'pen' | 'freehand' | 'shape' | 'order' | 'hand';
@@ -87,13 +95,17 @@ export function loadPiece(piece: Piece): void {
   set({ frame: Math.min(get().frame, piece.length - 1), tool: 'select', dropped: 0 });
 }
 
+/** A changed piece in which what follows other strokes, by ties or cues, has followed. */
+const settled = (piece: Piece, change: (piece: Piece) => Piece): Piece =>
+  settleCues(piece, settleTies(change(piece)));
+
 /**
  * Changes the document: one step of undo, or part of the drag that is under way.
  * @param merge edits with the same tag in quick succession become one step.
  */
 export function edit(change: (piece: Piece) => Piece, merge?: string): void {
   const state = get();
-  const piece = settleTies(change(state.piece));
+  const piece = settled(state.piece, change);
   if (piece === state.piece) return;
   if (state.base) {
     set({ piece });
@@ -117,7 +129,7 @@ export function beginDrag(): void {
 /** Changes the document as it was when the drag began, so that every move of the pointer counts from there. */
 export function editFromBase(change: (piece: Piece) => Piece): void {
   const { base } = get();
-  if (base) set({ piece: settleTies(change(base.piece)) });
+  if (base) set({ piece: settled(base.piece, change) });
   else edit(change);
 }
 

@@ -64,19 +64,23 @@ export const moveKeys = (piece: Piece, refs: readonly KeyRef[], frames: number):
 export const removeKeys = (piece: Piece, refs: readonly KeyRef[]): Piece =>
   changeKeys(piece, refs, (value, indices) => withoutKeys(value, indices));
 
+/** A stroke with everything keyed in it moved by a number of frames. */
+export const shiftStroke = (stroke: Stroke, frames: number): Stroke =>
+  frames === 0
+    ? stroke
+    : WINDOW_PARTS.reduce(
+        (result, part) =>
+          animated(
+            result,
+            part,
+            withShiftedKeys(result.window[part], () => frames),
+          ),
+        { ...stroke, ink: shiftedInk(stroke.ink, frames) },
+      );
+
 /** Moves everything keyed in the strokes by a number of frames. */
 export const shiftStrokes = (piece: Piece, ids: readonly string[], frames: number): Piece =>
-  updateStrokes(piece, ids, (stroke) =>
-    WINDOW_PARTS.reduce(
-      (result, part) =>
-        animated(
-          result,
-          part,
-          withShiftedKeys(result.window[part], () => frames),
-        ),
-      { ...stroke, ink: shiftedInk(stroke.ink, frames) },
-    ),
-  );
+  updateStrokes(piece, ids, (stroke) => shiftStroke(stroke, frames));
 
 /** First and last keyed frame of a stroke, or null when nothing in it is keyed. */
 export function keyedSpan(stroke: Stroke): { first: number; last: number } | null {

@@ -1,6 +1,6 @@
 import type { Ink } from '../ink-schema';
 import type { Piece, Stroke, Style } from '../schema';
-import { updateStrokes } from './layers';
+import { changedStroke, updateStrokes } from './layers';
 
 /** Adds a style to the piece, or replaces the one with its id; strokes that bear it change with it. */
 export function putStyle(piece: Piece, style: Style): Piece {
@@ -21,12 +21,9 @@ export function applyStyle(piece: Piece, ids: readonly string[], id: string): Pi
 
 /** Lets strokes go their own way; their ink stays as it is. */
 export const leaveStyle = (piece: Piece, ids: readonly string[]): Piece =>
-  updateStrokes(piece, ids, (stroke) => {
-    if (!stroke.style) return stroke;
-    const { style, ...rest } = stroke;
-    void style;
-    return rest;
-  });
+  updateStrokes(piece, ids, (stroke) =>
+    stroke.style ? changedStroke(stroke, { style: undefined }) : stroke,
+  );
 
 /** Takes a style away; strokes that bore it keep their ink. */
 export const removeStyle = (piece: Piece, id: string): Piece => ({

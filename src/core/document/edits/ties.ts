@@ -1,13 +1,10 @@
 import { settleTies } from '../tied';
 import { tieCycle, type Tie, type TiedProperty } from '../ties-schema';
 import { strokeById, strokesOf, type Piece, type Stroke } from '../schema';
-import { updateStrokes } from './layers';
+import { changedStroke, updateStrokes } from './layers';
 
-const withTies = (stroke: Stroke, ties: readonly Tie[]): Stroke => {
-  const { ties: before, ...rest } = stroke;
-  void before;
-  return ties.length > 0 ? { ...rest, ties } : rest;
-};
+const withTies = (stroke: Stroke, ties: readonly Tie[]): Stroke =>
+  changedStroke(stroke, { ties: ties.length > 0 ? ties : undefined });
 
 const others = (stroke: Stroke, property: TiedProperty): readonly Tie[] =>
   (stroke.ties ?? []).filter((tie) => tie.property !== property);

@@ -1,5 +1,6 @@
 import { setInk, type Ink, type InkChange } from '@/core/document';
 import { isKeyed, keysOf, withKey, withoutKeys, type Animated } from '@/core/timing';
+import type { KeyState } from '@/ui';
 import { changeable, edit } from '../../state';
 
 /** The value all inks share, compared by what it holds; null where they differ. */
@@ -26,7 +27,7 @@ export function keyToggled<V extends number | string>(
 }
 
 /** How a value stands to the frame shown: without keys, with keys elsewhere, or with one here. */
-export const keyState = (value: Animated | Animated<string>, frame: number): 'none' | 'elsewhere' | 'here' =>
+export const keyState = (value: Animated | Animated<string>, frame: number): KeyState =>
   !isKeyed(value as Animated)
     ? 'none'
     : keysOf(value as Animated).some((key) => key.frame === frame)

@@ -2,7 +2,7 @@
 import { colourAt } from '@/core/colour';
 import { withValueAt, type Ink, type InkChange } from '@/core/document';
 import { valueAt, type Animated } from '@/core/timing';
-import { ColourField, NumberField, type NumberFieldProps } from '@/ui';
+import { ColourField, KeyToggle, NumberField, type NumberFieldProps } from '@/ui';
 import styled from 'styled-components';
 import { beginDrag, endDrag, useEditor } from '../../state';
 import { pickColour, rememberColour, useSwatches } from './colour-memory';
@@ -15,65 +15,6 @@ const Line = styled.div`
   align-items: center;
   gap: 2px;
 `;
-/** A key is an upright bar, here as in the score. */
-const KeyButton = styled.button`
-  width: 16px;
-  height: 24px;
-  padding: 0;
-  border: 0;
-  background: none;
-  cursor: default;
-  &::before {
-    content: '';
-    display: block;
-    width: 4px;
-    height: 12px;
-    margin: 0 auto;
-    border: 1px solid var(--quiet);
-    border-radius: 1px;
-    opacity: 0.55;
-  }
-  &:hover::before {
-    opacity: 1;
-  }
-  &[data-state='elsewhere']::before {
-    border-color: var(--head);
-    opacity: 1;
-  }
-  &[data-state='here']::before {
-    border-color: var(--head);
-    background: var(--head);
-    opacity: 1;
-  }
-`;
-
-const KEY_WORDS = {
-  none: 'Key it at this frame',
-  elsewhere: 'Add a key at this frame',
-  here: 'Take away the key at this frame',
-} as const;
-
-function KeyToggle({
-  label,
-  state,
-  onPress,
-}: {
-  label: string;
-  state: 'none' | 'elsewhere' | 'here';
-  onPress: () => void;
-}) {
-  return (
-    <KeyButton
-      type="button"
-      data-state={state}
-      aria-pressed={state === 'here'}
-      aria-label={`${label}: ${KEY_WORDS[state].toLowerCase()}`}
-      title={KEY_WORDS[state]}
-      onClick={onPress}
-    />
-  );
-}
-
 const useFrame = (): number => useEditor((s) => Math.round(s.frame));
 
 type Put<V extends number | string> = (ink: Ink, value: Animated<V>) => InkChange;

@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { Diamond, X } from 'lucide-react';
+import { X } from 'lucide-react';
 import styled from 'styled-components';
 import {
   applyManner,
@@ -12,24 +12,13 @@ import {
   strokeById,
   updateStrokes,
   writeAsWritten,
-  writeInSequence,
   type KeyRef,
   type Manner,
   type Stroke,
   type WindowPart,
 } from '@/core/document';
-import {
-  CSS_EASE,
-  framesPerSecond,
-  HOLD,
-  keysOf,
-  landingEasing,
-  LINEAR,
-  parseTime,
-  valueAt,
-  type Easing,
-} from '@/core/timing';
-import { Button, IconButton, NumberField, percent, Segmented, Select } from '@/ui';
+import { framesPerSecond, keysOf, parseTime, valueAt } from '@/core/timing';
+import { Button, IconButton, KeyToggle, NumberField, percent, Segmented } from '@/ui';
 import {
   beginDrag,
   changeable,
@@ -40,9 +29,13 @@ import {
   showFrame,
   singleStroke,
   useEditor,
-} from '../state';
-import { Group, Hint, Row } from './panel';
-import { SelectionTitle } from './selection-title';
+} from '../../state';
+import { Group, Hint, Row } from '../panel';
+import { SelectionTitle } from '../selection-title';
+import { CueGroup } from './cue-group';
+import { EasingGroup } from './easing-group';
+import { PaceGroup } from './pace-group';
+import { SpreadGroup } from './spread-group';
 
 const useFrames = () => {
   const rate = useEditor((s) => s.piece.rate);
@@ -146,123 +139,23 @@ function MannerGroup({ strokes }: { strokes: readonly Stroke[] }) {
   );
 }
 
-/** Several strokes one after another: evenly by their length, or as a hand wrote them. */
-function SequenceGroup({ strokes }: { strokes: readonly Stroke[] }) {
+/** Freehand strokes written on as the hand wrote them: its speed, and its pauses. */
+function WrittenGroup({ strokes }: { strokes: readonly Stroke[] }) {
   const byHand = strokes.filter((stroke) => stroke.hand);
-  if (strokes.length < 2 && byHand.length === 0) return null;
+  if (byHand.length === 0) return null;
   const first = Math.min(...strokes.map((stroke) => keyedSpan(stroke)?.first ?? Infinity));
   const from = Number.isFinite(first) ? first : 0;
   return (
-    <Group title="One after another">
-      {strokes.length > 1 && (
-        <Button
-          style={{ width: '100%' }}
-          onPress={() => {
-            const ids = changeable();
-            edit((p) =>
-              writeInSequence(p, ids, from, Math.max(from + ids.length, Math.round(p.length * 0.6))),
-            );
-          }}
-        >
-          In their order
-        </Button>
-      )}
-      {byHand.length > 0 && (
-        <Button
-          style={{ width: '100%', marginTop: 6 }}
-          onPress={() => {
-            const ids = changeable();
-            edit((p) => writeAsWritten(p, ids, from));
-          }}
-        >
-          As written by hand · {byHand.reduce((sum, s) => sum + s.hand!.seconds, 0).toFixed(1)} s
-        </Button>
-      )}
-    </Group>
-  );
-}
-
-const EASINGS: readonly { id: string; name: string; easing: Easing }[] = [
-  { id: 'linear', name: 'linear', easing: LINEAR },
-  { id: 'hold', name: 'hold', easing: HOLD },
-  { id: 'landing', name: 'soft landing', easing: landingEasing(0.75) },
-  ...Object.entries(CSS_EASE).map(([id, easing]) => ({ id, name: id.replaceAll('-', ' '), easing })),
-];
-
-const sameEasing = (a: Easing, b: Easing): boolean => JSON.stringify(a) === JSON.stringify(b);
-
-const curveText = (e: Easing): string =>
-  e.type === 'bezier' ? [e.x1, e.y1, e.x2, e.y2].map((n) => Number(n.toFixed(3))).join(', ') : '';
-
-/** Reads the four numbers of cubic-bezier(); null where they are not four or out of bounds. */
-function parseCurve(text: string): Easing | null {
-  const n = text
-    .replace(/[a-z()-]*\(|\)/g, '')
-    .split(',')
-    .map((part) => Number(part.trim()));
-  if (n.length !== 4 || n.some((v) => !Number.isFinite(v) || Math.abs(v) > 10)) return null;
-  const [x1, y1, x2, y2] = n as [number, number, number, number];
-  return x1 < 0 || x1 > 1 || x2 < 0 || x2 > 1 ? null : { type: 'bezier', x1, y1, x2, y2 };
-}
-
-const Curve = styled.input`
-  width: 100%;
-  height: 26px;
-  margin-top: 4px;
-  padding: 0 8px;
-  border: 1px solid var(--rule);
-  border-radius: 6px;
-  background: var(--desk);
-  &[aria-invalid='true'] {
-    border-color: var(--caution);
-  }
-`;
-
-/** The easing that leaves the selected keys. */
-function EasingGroup({ keys }: { keys: readonly KeyRef[] }) {
-  const piece = useEditor((s) => s.piece);
-  const [typed, setTyped] = useState<string | null>(null);
-  const easings = keys.flatMap((ref) => {
-    const stroke = strokeById(piece, ref.stroke);
-    return stroke ? (keysOf(stroke.window[ref.part])[ref.index]?.easing ?? []) : [];
-  });
-  const first = easings[0];
-  if (!first) return null;
-  const one = easings.every((easing) => sameEasing(easing, first)) ? first : null;
-  const known = one && EASINGS.find(({ easing }) => sameEasing(easing, one));
-  const put = (easing: Easing) => edit((p) => changeKey(p, keys, { easing }));
-  const read = typed === null ? null : parseCurve(typed);
-  const choices = [
-    ...EASINGS.map(({ id, name }) => ({ id, name })),
-    ...(one && !known ? [{ id: 'own', name: 'own curve' }] : []),
-  ];
-  return (
-    <Group title={keys.length > 1 ? `Easing after ${keys.length} keys` : 'Easing after this key'}>
-      <Select
-        label="Easing"
-        value={known ? known.id : one ? 'own' : null}
-        choices={choices}
-        onChange={(id) => {
-          const chosen = EASINGS.find((e) => e.id === id);
-          if (chosen) put(chosen.easing);
+    <Group title="Written by hand">
+      <Button
+        style={{ width: '100%' }}
+        onPress={() => {
+          const ids = changeable();
+          edit((p) => writeAsWritten(p, ids, from));
         }}
-      />
-      <Curve
-        aria-label="Curve as x1, y1, x2, y2"
-        placeholder="x1, y1, x2, y2"
-        value={typed ?? (one ? curveText(one) : '')}
-        aria-invalid={typed !== null && typed !== '' && !read}
-        spellCheck={false}
-        onChange={(event) => setTyped(event.currentTarget.value)}
-        onBlur={() => {
-          if (read) put(read);
-          setTyped(null);
-        }}
-        onKeyDown={(event) => {
-          if (event.key === 'Enter') event.currentTarget.blur();
-          event.stopPropagation();
-        }}
-      />
+      >
+        As written by hand · {byHand.reduce((sum, s) => sum + s.hand!.seconds, 0).toFixed(1)} s
+      </Button>
     </Group>
   );
 }
@@ -324,15 +217,19 @@ function PartGroup({ stroke, part, name }: { stroke: Stroke; part: WindowPart; n
             {...percent}
           />
         </div>
-        <IconButton
-          label={`Key ${part} at frame ${frame}`}
-          plain
-          onPress={() =>
-            changeable().length > 0 && edit((p) => setKey(p, stroke.id, part, frame, valueAt(value, frame)))
-          }
-        >
-          <Diamond fill={keys.some((key) => key.frame === frame) ? 'var(--head)' : 'none'} />
-        </IconButton>
+        <KeyToggle
+          label={name}
+          state={keys.length === 0 ? 'none' : keys.some((key) => key.frame === frame) ? 'here' : 'elsewhere'}
+          onPress={() => {
+            if (changeable().length === 0) return;
+            const here = keys.findIndex((key) => key.frame === frame);
+            edit((p) =>
+              here < 0
+                ? setKey(p, stroke.id, part, frame, valueAt(value, frame))
+                : removeKeys(p, [refOf(here)]),
+            );
+          }}
+        />
       </div>
       {keys.map((key, index) => {
         const ref = refOf(index);
@@ -386,7 +283,10 @@ export function TimePanel() {
     <>
       <SelectionTitle empty="Select strokes to say when they are written." />
       <MannerGroup strokes={strokes} />
-      <SequenceGroup strokes={strokes} />
+      <SpreadGroup strokes={strokes} />
+      <WrittenGroup strokes={strokes} />
+      <PaceGroup strokes={strokes} />
+      <CueGroup strokes={strokes} />
       {selection.keys.length > 0 && <EasingGroup keys={selection.keys} />}
       {stroke &&
         PARTS.map(({ part, name }) => <PartGroup key={part} stroke={stroke} part={part} name={name} />)}

@@ -1,0 +1,130 @@
+'use client';
+import { useMemo } from 'react';
+import { Area, AreaChart, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts';
+import { changedStroke, onSpan, updateStrokes, type Stroke } from '@/core/document';
+import { measurePath } from '@/core/geometry';
+import { windowAt } from '@/core/scene';
+import { framesPerSecond, type Pace } from '@/core/timing';
+import { NumberField, percent, Segmented } from '@/ui';
+import { beginDrag, changeable, edit, endDrag, useEditor } from '../../state';
+import { Group, Hint } from '../panel';
+
+type Kind = Pace['kind'] | 'even';
+
+const HAND: Pace = { kind: 'hand', strength: 1, soft: 0.6 };
+
+/** Pixels a second that heads move along the strokes, frame by frame in steps of half a frame. */
+function speeds(strokes: readonly Stroke[], fps: number): { frame: number; speed: number }[] {
+  const spans = strokes.map(onSpan).filter((span) => span !== null);
+  if (spans.length === 0) return [];
+  const [from, to] = [Math.min(...spans.map((s) => s.from)), Math.max(...spans.map((s) => s.to))];
+  const step = Math.max(0.25, (to - from) / 240);
+  const out: { frame: number; speed: number }[] = [];
+  for (let frame = from; frame <= to; frame += step) {
+    const speed = strokes.reduce((sum, stroke) => {
+      const gone = windowAt(stroke, frame + step).head - windowAt(stroke, frame).head;
+      return sum + (Math.abs(gone) * measurePath(stroke.path).length * fps) / step;
+    }, 0);
+    out.push({ frame: Math.round(frame * 100) / 100, speed: Math.round(speed) });
+  }
+  return out;
+}
+
+function SpeedChart({ strokes }: { strokes: readonly Stroke[] }) {
+  const fps = useEditor((s) => framesPerSecond(s.piece.rate));
+  const frame = useEditor((s) => Math.round(s.frame));
+  const data = useMemo(() => speeds(strokes, fps), [strokes, fps]);
+  if (data.length < 2) return null;
+  const most = Math.max(...data.map((d) => d.speed));
+  return (
+    <figure
+      style={{ margin: '8px 0 0' }}
+      aria-label={`Speed along the strokes, at most ${most} pixels a second`}
+    >
+      <ResponsiveContainer width="100%" height={84}>
+        <AreaChart data={data} margin={{ top: 4, right: 2, bottom: 0, left: 0 }}>
+          <XAxis dataKey="frame" type="number" domain={['dataMin', 'dataMax']} hide />
+          <YAxis hide domain={[0, 'dataMax']} />
+          <Area
+            dataKey="speed"
+            stroke="var(--tail)"
+            fill="var(--tail)"
+            fillOpacity={0.22}
+            isAnimationActive={false}
+          />
+          <ReferenceLine x={frame} stroke="var(--text)" />
+        </AreaChart>
+      </ResponsiveContainer>
+      <figcaption style={{ color: 'var(--quiet)', fontSize: 12 }}>
+        px/s along the strokes · at most {most}
+      </figcaption>
+    </figure>
+  );
+}
+
+/** How progress is spread along the selected strokes. */
+export function PaceGroup({ strokes }: { strokes: readonly Stroke[] }) {
+  if (strokes.length === 0) return null;
+  const kinds = new Set(strokes.map((s): Kind => s.pace?.kind ?? 'even'));
+  const kind = kinds.size === 1 ? [...kinds][0]! : null;
+  const first = strokes[0]!.pace;
+  const hand = kind === 'hand' && first?.kind === 'hand' ? first : null;
+  const same = <K extends 'strength' | 'soft'>(key: K): number | null =>
+    strokes.every((s) => s.pace?.kind === 'hand' && s.pace[key] === hand![key]) ? hand![key] : null;
+  const put = (pace: (stroke: Stroke) => Pace | undefined, merge: string) => {
+    const ids = changeable();
+    edit((p) => updateStrokes(p, ids, (stroke) => changedStroke(stroke, { pace: pace(stroke) })), merge);
+  };
+  const written = strokes.some((s) => s.hand);
+  return (
+    <Group title="Pace">
+      <Segmented<Kind>
+        label="Pace"
+        value={kind}
+        choices={[
+          { id: 'even', name: 'even' },
+          { id: 'segments', name: 'by points' },
+          { id: 'hand', name: 'hand' },
+          ...(written ? [{ id: 'written' as const, name: 'as written' }] : []),
+        ]}
+        onChange={(to) =>
+          put(() => (to === 'even' ? undefined : to === 'hand' ? HAND : { kind: to }), 'pace kind')
+        }
+      />
+      {hand && (
+        <>
+          <NumberField
+            label="Slower in bends"
+            value={same('strength')}
+            min={0}
+            max={2}
+            step={0.01}
+            onChange={(strength) =>
+              put((s) => (s.pace?.kind === 'hand' ? { ...s.pace, strength } : s.pace), 'pace strength')
+            }
+            onBegin={beginDrag}
+            onEnd={endDrag}
+            {...percent}
+          />
+          <NumberField
+            label="Soft at the ends"
+            value={same('soft')}
+            min={0}
+            max={1}
+            step={0.01}
+            onChange={(soft) =>
+              put((s) => (s.pace?.kind === 'hand' ? { ...s.pace, soft } : s.pace), 'pace soft')
+            }
+            onBegin={beginDrag}
+            onEnd={endDrag}
+            {...percent}
+          />
+        </>
+      )}
+      {kind === 'written' && strokes.some((s) => !s.hand) && (
+        <Hint>Strokes that no hand wrote keep an even speed.</Hint>
+      )}
+      <SpeedChart strokes={strokes} />
+    </Group>
+  );
+}

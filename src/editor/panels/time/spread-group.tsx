@@ -1,0 +1,194 @@
+'use client';
+import { useState } from 'react';
+import { measurePath } from '@/core/geometry';
+import {
+  applyManner,
+  onSpan,
+  spreadStrokes,
+  strokeById,
+  type Piece,
+  type Spread,
+  type SpreadOrder,
+  type Stroke,
+} from '@/core/document';
+import { framesPerSecond, parseTime } from '@/core/timing';
+import { Button, Check, NumberField, percent, Segmented, Select } from '@/ui';
+import { beginDrag, changeable, edit, endDrag, useEditor } from '../../state';
+import { Group, Row } from '../panel';
+
+const ORDERS: readonly SpreadOrder[] = [
+  'writing',
+  'reading',
+  'shortest first',
+  'longest first',
+  'from the middle',
+  'left to right',
+  'top to bottom',
+  'random',
+];
+
+/** Strokes without any keys are written on first, each at a steady speed. */
+function withKeys(piece: Piece, ids: readonly string[]): Piece {
+  return ids.reduce((result, id) => {
+    const stroke = strokeById(result, id);
+    if (!stroke || onSpan(stroke)) return result;
+    const onFrames = Math.max(4, Math.round(measurePath(stroke.path).length / 60));
+    return applyManner(result, [id], {
+      kind: 'on',
+      from: 'start',
+      onAt: 0,
+      onFrames,
+      offAt: 0,
+      offFrames: 1,
+      landing: 0.6,
+    });
+  }, piece);
+}
+
+/** Order and overlap of the selected strokes, timed at once; every change shows at once. */
+export function SpreadGroup({ strokes }: { strokes: readonly Stroke[] }) {
+  const rate = useEditor((s) => s.piece.rate);
+  const [spread, setSpread] = useState<Spread>({
+    order: 'writing',
+    seed: 1,
+    step: { by: 'frames', frames: 4 },
+    each: { by: 'own' },
+    total: null,
+    handOver: false,
+  });
+  if (strokes.length < 2) return null;
+  const frames = {
+    format: (v: number) => `${Math.round(v * 10) / 10} fr`,
+    parse: (text: string) => parseTime(text, rate),
+    pixelsPerStep: 4,
+  };
+  const drag = { onBegin: beginDrag, onEnd: endDrag };
+  const put = (part: Partial<Spread>) => {
+    const next = { ...spread, ...part };
+    setSpread(next);
+    const ids = changeable();
+    edit((p) => spreadStrokes(withKeys(p, ids), ids, next), 'spread');
+  };
+  const spans = strokes.map(onSpan).filter((span) => span !== null);
+  const whole =
+    spans.length > 0 ? Math.max(...spans.map((s) => s.to)) - Math.min(...spans.map((s) => s.from)) : 0;
+  const { step, each } = spread;
+  return (
+    <Group title="Spread">
+      <Select
+        label="Order"
+        value={spread.order}
+        choices={ORDERS.map((id) => ({
+          id,
+          name: id === 'writing' || id === 'reading' ? `${id} order` : id,
+        }))}
+        onChange={(order) => put({ order })}
+      />
+      <Row>
+        <span>Each begins</span>
+        <div style={{ width: 146 }}>
+          <Segmented
+            label="Each begins by"
+            value={step.by}
+            choices={[
+              { id: 'frames', name: 'later by' },
+              { id: 'overlap', name: 'overlapping' },
+            ]}
+            onChange={(by) => put({ step: by === 'frames' ? { by, frames: 4 } : { by, share: 0.2 } })}
+          />
+        </div>
+      </Row>
+      {step.by === 'frames' ? (
+        <NumberField
+          label="Later by"
+          value={step.frames}
+          min={0}
+          max={10000}
+          onChange={(v) => put({ step: { by: 'frames', frames: v } })}
+          {...frames}
+          {...drag}
+        />
+      ) : (
+        <NumberField
+          label="Overlap"
+          value={step.share}
+          min={-5}
+          max={1}
+          step={0.01}
+          onChange={(share) => put({ step: { by: 'overlap', share } })}
+          {...percent}
+          {...drag}
+        />
+      )}
+      <Row>
+        <span>Takes</span>
+        <div style={{ width: 176 }}>
+          <Segmented
+            label="Each takes"
+            value={each.by}
+            choices={[
+              { id: 'own', name: 'its own' },
+              { id: 'frames', name: 'equal time' },
+              { id: 'speed', name: 'speed' },
+            ]}
+            onChange={(by) =>
+              put({ each: by === 'own' ? { by } : by === 'frames' ? { by, frames: 12 } : { by, speed: 60 } })
+            }
+          />
+        </div>
+      </Row>
+      {each.by === 'frames' && (
+        <NumberField
+          label="Each takes"
+          value={each.frames}
+          min={2}
+          max={10000}
+          onChange={(v) => put({ each: { by: 'frames', frames: v } })}
+          {...frames}
+          {...drag}
+        />
+      )}
+      {each.by === 'speed' && (
+        <NumberField
+          label="Speed"
+          value={Math.round(each.speed * framesPerSecond(rate))}
+          min={1}
+          max={1e6}
+          step={25}
+          onChange={(v) => put({ each: { by: 'speed', speed: v / framesPerSecond(rate) } })}
+          format={(v) => `${Math.round(v)} px/s`}
+          parse={(text) => {
+            const value = Number.parseFloat(text);
+            return Number.isFinite(value) ? value : null;
+          }}
+          {...drag}
+        />
+      )}
+      <NumberField
+        label="All in"
+        value={whole}
+        min={2}
+        max={100000}
+        onChange={(total) => put({ total })}
+        {...frames}
+        {...drag}
+      />
+      {spread.total !== null && (
+        <Check isSelected onChange={() => put({ total: null })}>
+          Fitted to {Math.round(spread.total)} frames
+        </Check>
+      )}
+      <Check isSelected={spread.handOver} onChange={(handOver) => put({ handOver })}>
+        Hand over where strokes meet
+      </Check>
+      {spread.order === 'random' && (
+        <Button style={{ width: '100%' }} onPress={() => put({ seed: spread.seed + 1 })}>
+          Another chance
+        </Button>
+      )}
+      <Button style={{ width: '100%', marginTop: 6 }} onPress={() => put({})}>
+        Spread {strokes.length} strokes
+      </Button>
+    </Group>
+  );
+}
