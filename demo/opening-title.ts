@@ -1,5 +1,6 @@
 import {
   applyManner,
+  cueStrokes,
   newPiece,
   newStroke,
   type Gradient,
@@ -81,8 +82,16 @@ export function openingTitle(): Piece {
   const length = 126;
   const layers: Layer[] = [lettering('saltmarsh'), lettering('almanac')];
   const timing: [id: string, manner: Manner][] = [];
-  const add = (id: string, stroke: Stroke, start: number, frames: number, leave: number, landing: number) => {
-    layers.push(stroke);
+  const add = (
+    id: string,
+    stroke: Stroke,
+    start: number,
+    frames: number,
+    leave: number,
+    landing: number,
+    hand: boolean,
+  ) => {
+    layers.push(hand ? { ...stroke, pace: { kind: 'hand', strength: 1, soft: 0.4 } } : stroke);
     const manner: Manner = {
       kind: 'both',
       from: 'start',
@@ -95,11 +104,17 @@ export function openingTitle(): Piece {
     timing.push([id, manner]);
     return start + frames;
   };
-  const addStroke = (stroke: Stroke, start: number, frames: number, leave: number, landing = 0.6) =>
-    add(stroke.id, stroke, start, frames, leave, landing);
+  const addStroke = (
+    stroke: Stroke,
+    start: number,
+    frames: number,
+    leave: number,
+    landing = 0.6,
+    hand = false,
+  ) => add(stroke.id, stroke, start, frames, leave, landing, hand);
   let now = 2;
   tracedStrokes('saltmarsh').forEach((stroke, i) => {
-    const end = addStroke(stroke, now, framesFor(stroke.path, 92, 4), 98 + i * 2);
+    const end = addStroke(stroke, now, framesFor(stroke.path, 92, 4), 98 + i * 2, 0.6, true);
     // The hand does not stop between strokes: the next begins as this one lands.
     now = end - 2;
   });
@@ -126,5 +141,19 @@ export function openingTitle(): Piece {
     over: '#1d2c36',
     layers,
   };
-  return timing.reduce((result, [id, manner]) => applyManner(result, [id], manner), piece);
+  const timed = timing.reduce((result, [id, manner]) => applyManner(result, [id], manner), piece);
+  return withAccentsCued(
+    timed,
+    layers.filter((layer) => layer.id.startsWith('reed-')).map(({ id }) => id),
+  );
+}
+
+/** The swash sets out as the word's last stroke lands, and the reeds spring up while the swash arrives. */
+function withAccentsCued(piece: Piece, reeds: readonly string[]): Piece {
+  const before = tracedStrokes('saltmarsh').at(-1)!.id;
+  const cued = cueStrokes(piece, ['swash'], before, { at: 0.9, offset: 0 });
+  return reeds.reduce(
+    (result, id, i) => cueStrokes(result, [id], 'swash', { at: 0.96, offset: i * 2 }),
+    cued,
+  );
 }

@@ -117,6 +117,28 @@ export function withShiftedKeys<V extends number | string>(
   return { keys: [...moved.values()].sort((a, b) => a.frame - b.frame) };
 }
 
+/**
+ * Moves the keys at the given places in the list to the whole frames that `to` gives. Where two meet, the moved key wins;
+ * of two moved ones the later.
+ */
+export function withRetimedKeys(
+  animated: Animated,
+  indices: readonly number[],
+  to: (frame: number) => number,
+): Animated {
+  if (!isKeyed(animated)) return animated;
+  const placed = new Map<number, Key>();
+  animated.keys.forEach((key, i) => {
+    if (!indices.includes(i)) placed.set(key.frame, key);
+  });
+  animated.keys.forEach((key, i) => {
+    if (!indices.includes(i)) return;
+    const frame = Math.round(to(key.frame));
+    placed.set(frame, { ...key, frame });
+  });
+  return { keys: [...placed.values()].sort((a, b) => a.frame - b.frame) };
+}
+
 /** Looks at a piece between two keys for where a value is passed: so many places, then halved down. */
 const LOOKS = 48;
 

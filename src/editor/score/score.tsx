@@ -3,12 +3,15 @@ import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerE
 import { useVirtualizer } from '@tanstack/react-virtual';
 import styled from 'styled-components';
 import { reorderLayers, withTimingCarried, type KeyRef, type Layer } from '@/core/document';
+import { windowAt } from '@/core/scene';
 import { keysOf } from '@/core/timing';
 import { Button } from '@/ui';
 import { edit, select, useEditor } from '../state';
+import { CueThreads } from './cue-threads';
 import { LANE, laneY } from './envelope';
 import { ArtLane, Lane } from './lane';
 import { LaneHead } from './lane-head';
+import { RetimeBox } from './retime-box';
 import { PlayheadLine, Ruler, useRulerMarks } from './ruler';
 import { fitTime, scrollTime, useTimeScale, xOf, zoomTime } from './time-scale';
 import { Transport } from './transport';
@@ -96,6 +99,13 @@ const Box = styled.div`
   pointer-events: none;
   z-index: 3;
 `;
+/** What is drawn over the lanes, and scrolls with them. */
+const OverLanes = styled.div`
+  position: absolute;
+  inset: 0 0 0 ${HEAD_WIDTH}px;
+  overflow: hidden;
+  pointer-events: none;
+`;
 const Grid = styled.i`
   position: absolute;
   top: 0;
@@ -121,7 +131,7 @@ function keysInBox(
     return (['head', 'tail'] as const).flatMap((part) =>
       keysOf(layer.window[part]).flatMap((key, index) => {
         const x = xOf(scale, key.frame);
-        const y = row * LANE.height + laneY(key.value);
+        const y = row * LANE.height + laneY(windowAt(layer, key.frame)[part]);
         const inside = x >= box.left && x <= box.right && y >= box.top && y <= box.bottom;
         return inside ? [{ stroke: layer.id, part, index }] : [];
       }),
@@ -366,6 +376,10 @@ export function Score() {
                 </Row>
               );
             })}
+            <OverLanes>
+              <CueThreads layers={layers} />
+              {selection.keys.length > 1 && <RetimeBox keys={selection.keys} />}
+            </OverLanes>
             {dropAt !== null && <DropLine style={{ top: dropAt * LANE.height - 1 }} />}
             {box && (
               <Box

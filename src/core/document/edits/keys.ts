@@ -1,4 +1,12 @@
-import { keysOf, withKey, withoutKeys, withShiftedKeys, type Animated, type Easing } from '../../timing';
+import {
+  keysOf,
+  withKey,
+  withoutKeys,
+  withRetimedKeys,
+  withShiftedKeys,
+  type Animated,
+  type Easing,
+} from '../../timing';
 import type { Piece, Stroke, WindowPart } from '../schema';
 import { shiftedInk } from './ink';
 import { updateStrokes } from './layers';
@@ -60,6 +68,26 @@ export const moveKeys = (piece: Piece, refs: readonly KeyRef[], frames: number):
   changeKeys(piece, refs, (value, indices) =>
     withShiftedKeys(value, (i) => (indices.includes(i) ? frames : 0)),
   );
+
+/** Gives keys other frames, all by one rule: stretched, squeezed, or one part quicker and another slower. */
+export const retimeKeys = (piece: Piece, refs: readonly KeyRef[], to: (frame: number) => number): Piece =>
+  changeKeys(piece, refs, (value, indices) => withRetimedKeys(value, indices, to));
+
+/**
+ * The rule of a box of time whose edges and inner line are moved: within it frames are spread evenly on either side of
+ * the line.
+ */
+export function boxRule(
+  from: { readonly left: number; readonly line: number; readonly right: number },
+  to: { readonly left: number; readonly line: number; readonly right: number },
+): (frame: number) => number {
+  const part = (frame: number, a: number, b: number, c: number, d: number): number =>
+    b > a ? c + ((frame - a) * (d - c)) / (b - a) : c;
+  return (frame) =>
+    frame <= from.line
+      ? part(frame, from.left, from.line, to.left, to.line)
+      : part(frame, from.line, from.right, to.line, to.right);
+}
 
 export const removeKeys = (piece: Piece, refs: readonly KeyRef[]): Piece =>
   changeKeys(piece, refs, (value, indices) => withoutKeys(value, indices));
