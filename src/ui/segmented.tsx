@@ -19,6 +19,7 @@ const Choice = styled(ToggleButton)`
   background: none;
   color: var(--quiet);
   cursor: default;
+  white-space: nowrap;
   &:first-child {
     border-left: 0;
   }

@@ -96,12 +96,13 @@ export function widestOf(ink: Ink): number {
   return (ink.line?.kind === 'double' ? ink.line.distance + width : width) * share;
 }
 
-/** The colour that stands for an ink where there is room for only one: of a gradient, that of its strongest stop. */
+/** The colour that stands for an ink where there is room for only one: of a gradient, the middle one of its strongest. */
 export function markColour(ink: Ink): string {
   const first = (colour: Animated<string>): string => (isKeyed(colour) ? colour.keys[0]!.value : colour);
   if (!ink.gradient) return first(ink.colour);
   const strength = (opacity: Animated): number =>
     isKeyed(opacity) ? Math.max(...opacity.keys.map((key) => key.value)) : opacity;
-  const strongest = ink.gradient.stops.reduce((a, b) => (strength(b.opacity) > strength(a.opacity) ? b : a));
-  return first(strongest.colour);
+  const most = Math.max(...ink.gradient.stops.map((stop) => strength(stop.opacity)));
+  const strongest = ink.gradient.stops.filter((stop) => strength(stop.opacity) === most);
+  return first(strongest[(strongest.length - 1) >> 1]!.colour);
 }

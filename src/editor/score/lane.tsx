@@ -1,5 +1,5 @@
 'use client';
-import { memo, useMemo, type PointerEvent as ReactPointerEvent } from 'react';
+import { memo, useMemo, useRef, type PointerEvent as ReactPointerEvent } from 'react';
 import {
   moveKeys,
   shiftStrokes,
@@ -72,6 +72,8 @@ function KeyBar({
   isSelected: boolean;
 }) {
   const scale = useTimeScale();
+  /** Taken by the pointer, which chooses by itself: focus then does not. */
+  const pointed = useRef(false);
   const key = keysOf(stroke.window[part])[index]!;
   const ref: KeyRef = { stroke: stroke.id, part, index };
   const x = xOf(scale, key.frame);
@@ -105,12 +107,14 @@ function KeyBar({
       onPointerDown={(event) => {
         if (event.button !== 0) return;
         event.stopPropagation();
+        pointed.current = true;
         (event.currentTarget as SVGGElement).focus({ preventScroll: true });
+        pointed.current = false;
         const keys = choose(event.shiftKey);
         if (stroke.locked) return;
         dragFrames(event, (frames) => editFromBase((piece) => moveKeys(piece, keys, frames)));
       }}
-      onFocus={() => !isSelected && choose(false)}
+      onFocus={() => !isSelected && !pointed.current && choose(false)}
       onKeyDown={(event) => {
         const ten = event.shiftKey ? 10 : 1;
         const sideways = { ArrowLeft: -ten, ArrowRight: ten }[event.key];

@@ -122,7 +122,7 @@ export function SpreadGroup({ strokes }: { strokes: readonly Stroke[] }) {
       )}
       <Row>
         <span>Takes</span>
-        <div style={{ width: 176 }}>
+        <div style={{ width: 184 }}>
           <Segmented
             label="Each takes"
             value={each.by}
