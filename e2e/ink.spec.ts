@@ -138,6 +138,7 @@ test('ties: followed, shown on both, circles refused in words, cut with one acti
   expect((await inkOf(desk)).width).toBe(24);
   await desk.lane(1).getByRole('rowheader').click();
   await expect(page.getByText(`${names[0]} follows its width`)).toBeVisible();
+  for (const lane of [0, 1]) await expect(desk.lane(lane).getByLabel(/follows/)).toBeVisible();
   await type(page.getByRole('spinbutton', { name: 'Width', exact: true }), '20');
   expect((await inkOf(desk)).width).toBe(40);
   await choose(page, 'Stroke to follow', names[0]!);

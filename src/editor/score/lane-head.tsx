@@ -1,6 +1,6 @@
 'use client';
 import { memo, type ReactNode } from 'react';
-import { Eye, EyeOff, Lock, LockOpen, Shapes, Type } from 'lucide-react';
+import { Eye, EyeOff, Link2, Lock, LockOpen, Shapes, Type } from 'lucide-react';
 import styled from 'styled-components';
 import { markColour, type Layer, type Stroke } from '@/core/document';
 import { keysOf } from '@/core/timing';
@@ -38,6 +38,11 @@ const Name = styled.span`
 `;
 const Quiet = styled.span`
   color: var(--quiet);
+  flex: none;
+`;
+const Bound = styled.span`
+  display: grid;
+  color: var(--caution);
   flex: none;
 `;
 const Switch = styled.button`
@@ -106,11 +111,14 @@ function markOf(layer: Layer): { mark: ReactNode; colour: string } {
 export const LaneHead = memo(function LaneHead({
   layer,
   order,
+  bound,
   renaming,
   onRenamed,
 }: {
   layer: Layer;
   order: number | null;
+  /** What it follows or what follows it, in words; null where nothing does. */
+  bound: string | null;
   renaming: boolean;
   onRenamed: () => void;
 }) {
@@ -136,6 +144,11 @@ export const LaneHead = memo(function LaneHead({
         </span>
       ) : (
         <Name>{layer.name}</Name>
+      )}
+      {bound && (
+        <Bound title={bound}>
+          <Link2 size={13} aria-label={bound} />
+        </Bound>
       )}
       <Switch
         tabIndex={-1}

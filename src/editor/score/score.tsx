@@ -145,10 +145,27 @@ function ordersOf(layers: readonly Layer[]): (number | null)[] {
   return layers.map((layer) => (layer.type === 'stroke' ? ++order : null));
 }
 
+/** What is tied to what, in words for both sides. */
+function boundWords(layers: readonly Layer[]): Map<string, string> {
+  const names = new Map(layers.map((layer) => [layer.id, layer.name]));
+  const words = new Map<string, string>();
+  const say = (id: string, text: string) => words.set(id, words.has(id) ? `${words.get(id)}; ${text}` : text);
+  for (const layer of layers) {
+    if (layer.type !== 'stroke') continue;
+    for (const { property, to } of layer.ties ?? []) {
+      if (!names.has(to)) continue;
+      say(layer.id, `${property} follows ${names.get(to)}`);
+      say(to, `${layer.name} follows its ${property}`);
+    }
+  }
+  return words;
+}
+
 /** The lanes: every stroke of the piece over time, in writing order, with the art that lies between them. */
 export function Score() {
   const layers = useEditor((s) => s.piece.layers);
   const orders = useMemo(() => ordersOf(layers), [layers]);
+  const bound = useMemo(() => boundWords(layers), [layers]);
   const length = useEditor((s) => s.piece.length);
   const selection = useEditor((s) => s.selection);
   const scroller = useRef<HTMLDivElement>(null);
@@ -358,6 +375,7 @@ export function Score() {
                     <LaneHead
                       layer={layer}
                       order={orders[index] ?? null}
+                      bound={bound.get(layer.id) ?? null}
                       renaming={renaming === layer.id}
                       onRenamed={() => setRenaming(null)}
                     />

@@ -1,6 +1,6 @@
 'use client';
 import styled from 'styled-components';
-import { DEFAULT_INK, type Ink, type Stroke } from '@/core/document';
+import { DEFAULT_INK, followersOf, type Ink, type Stroke } from '@/core/document';
 import { Fold, pixels } from '@/ui';
 import { selectedStrokes, useEditor } from '../../state';
 import { Group, Hint, Row } from '../panel';
@@ -41,6 +41,8 @@ function said(inks: readonly Ink[], say: (ink: Ink) => string): string {
 
 function Controls({ strokes }: { strokes: readonly Stroke[] }) {
   const inks = strokes.map((stroke) => stroke.ink);
+  const piece = useEditor((s) => s.piece);
+  const followed = strokes.reduce((sum, stroke) => sum + followersOf(piece, stroke.id).length, 0);
   const tied = new Set(strokes.flatMap((stroke) => stroke.ties ?? []).map((tie) => tie.property));
   return (
     <Controlled>
@@ -75,7 +77,7 @@ function Controls({ strokes }: { strokes: readonly Stroke[] }) {
       <Fold title="Glow and shadow" fact={said(inks, facts.light)}>
         <LightControls inks={inks} />
       </Fold>
-      <Fold title="Ties" fact={[...tied].join(' · ') || 'none'}>
+      <Fold title="Ties" fact={[...tied].join(' · ') || (followed > 0 ? `followed by ${followed}` : 'none')}>
         <TieControls strokes={strokes} />
       </Fold>
       <Fold title="Styles">
