@@ -1,14 +1,23 @@
 import fc from 'fast-check';
 import {
   addLayers,
+  applyStyle,
+  cueFault,
+  cueStrokes,
+  DEFAULT_INK,
   moveLayers,
   newPiece,
   newStroke,
+  pieceSchema,
+  putStyle,
   removeLayers,
   setInk,
   setKey,
+  spreadStrokes,
   stepLayers,
   strokesOf,
+  tieFault,
+  tieStrokes,
 } from '@/core/document';
 import { corner } from '@/core/geometry';
 import {
@@ -54,6 +63,41 @@ const action = fc.oneof(
     for (const x of moves) editFromBase((p) => moveLayers(p, [s], { x, y: x }));
     (dropped ? cancelDrag : endDrag)();
   }),
+  // What follows others is settled within the same step, and goes back with it.
+  fc
+    .tuple(id, id, fc.constantFrom('width', 'colour', 'dashes', 'path'), small)
+    .map(([s, to, property, offset]) => () => {
+      const tie = { property, to, factor: 1, offset } as const;
+      if (tieFault(useEditor.getState().piece, [s], tie) === null) edit((p) => tieStrokes(p, [s], tie));
+    }),
+  fc.tuple(id, id).map(([s, to]) => () => {
+    if (cueFault(useEditor.getState().piece, [s], to) === null) edit((p) => cueStrokes(p, [s], to));
+  }),
+  fc.tuple(id, small).map(
+    ([s, n]) =>
+      () =>
+        edit((p) =>
+          applyStyle(
+            putStyle(p, { id: 'st', name: 'St', ink: { ...DEFAULT_INK, width: Math.abs(n) } }),
+            [s],
+            'st',
+          ),
+        ),
+  ),
+  fc.tuple(small, fc.constantFrom('writing', 'random', 'longest first')).map(
+    ([n, order]) =>
+      () =>
+        edit((p) =>
+          spreadStrokes(p, ['a', 'b', 'c', 'd', 'e'], {
+            order,
+            seed: n,
+            step: { by: 'frames', frames: Math.abs(n) },
+            each: { by: 'own' },
+            total: null,
+            handOver: false,
+          }),
+        ),
+  ),
   fc.constant(undo),
   fc.constant(redo),
 );
@@ -64,6 +108,8 @@ test('undo is exact: after any 500 mixed edits, undoing all gives the first docu
     loadPiece(start);
     actions.forEach((act) => act());
     const last = JSON.stringify(useEditor.getState().piece);
+    // Whatever was done, the document is one that the server takes.
+    expect(pieceSchema.safeParse(useEditor.getState().piece).error?.issues).toBeUndefined();
     const ahead = useEditor.getState().future.length;
     while (useEditor.getState().past.length > 0) undo();
     expect(JSON.stringify(useEditor.getState().piece)).toBe(first);
