@@ -195,7 +195,7 @@ test('keys in numbers: value keyed at the playhead, frame and easing of a key ty
   await desk.step('Time');
   await desk.lane(2).getByRole('rowheader').click();
   await desk.showFrame(20);
-  await page.getByRole('button', { name: 'Key head at frame 20' }).click();
+  await page.getByRole('button', { name: 'Head: key it at this frame' }).click();
   await desk.showFrame(50);
   await page.getByRole('spinbutton', { name: 'Head', exact: true }).fill('40 %');
   await page.keyboard.press('Enter');
@@ -203,7 +203,7 @@ test('keys in numbers: value keyed at the playhead, frame and easing of a key ty
   await page.keyboard.press('Enter');
   await page.getByRole('spinbutton', { name: 'Head key 1: frame' }).fill('5');
   await page.keyboard.press('Enter');
-  await page.getByLabel('Curve as x1, y1, x2, y2').fill('0.1, 0.2, 0.3, 1.4');
+  await page.getByRole('textbox', { name: /Curve as CSS/ }).fill('0.1, 0.2, 0.3, 1.4');
   await page.keyboard.press('Enter');
   expect((await desk.savedDocument()).layers[2]!.window.head).toEqual({
     keys: [
