@@ -125,11 +125,12 @@ test('dashes are those of setLineDash and of SVG’s stroke-dasharray in Chromiu
       const off = shareOff(mine, Buffer.from(theirs[kind], 'base64'));
       worst[kind] = Math.max(worst[kind], off);
       sum[kind] += off / all.length;
-      // Chromium measures lengths on chords: along curves its dashes drift by a share of a pixel. A dash that lay
-      // a whole pixel elsewhere would count for more than this.
-      expect([i, kind, off < 0.05 ? 'same' : off]).toEqual([i, kind, 'same']);
+      // Chromium measures lengths on chords: along curves its dashes drift by a share of a pixel.
+      const most = i % 2 ? 0.02 : 0.05;
+      expect([i, kind, off < most ? 'same' : off]).toEqual([i, kind, 'same']);
     }
   }
+  // With every dash one pixel further on, the mean is 0.073.
   expect(Math.max(sum.canvas, sum.svg)).toBeLessThan(0.008);
   console.log(
     `dashes off by more than half a pixel's ink, share of inked pixels: canvas mean ${sum.canvas.toFixed(5)}, worst ${worst.canvas.toFixed(4)}; SVG mean ${sum.svg.toFixed(5)}, worst ${worst.svg.toFixed(4)}`,

@@ -4,11 +4,10 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
 import { join } from 'node:path';
 import { needBuild } from './lib/build.mjs';
-import { freePort, openThrowAwayDatabase } from './lib/database.mjs';
 import { needDebianPackages, needNpmPackages } from './lib/packages.mjs';
-import { bin, ROOT, runShown } from './lib/run.mjs';
+import { bin, ROOT } from './lib/run.mjs';
+import { withSampleServer } from './lib/sample-server.mjs';
 import { main, say, Stop } from './lib/say.mjs';
-import { serve } from './lib/serve.mjs';
 
 function measure(name, env) {
   say(`measuring: ${name}`);
@@ -30,18 +29,7 @@ await main(async () => {
   needNpmPackages();
   needBuild();
   const rows = ['lengths', 'paint', 'ink', 'export'].flatMap((name) => measure(name, process.env));
-  const database = await openThrowAwayDatabase();
-  const env = { ...process.env, DATABASE_URL: database.url };
-  let served;
-  try {
-    runShown(bin('tsx'), [join(ROOT, 'scripts/prepare.ts')], { env });
-    served = serve({ port: await freePort(), env });
-    await served.ready;
-    rows.push(...measure('browser', { ...env, BASE_URL: served.address }));
-  } finally {
-    await served?.stop();
-    database.stop();
-  }
+  rows.push(...(await withSampleServer((env) => measure('browser', env))));
   console.table(
     Object.fromEntries(rows.map(({ what, ours, other, ratio }) => [what, { ours, other, ratio }])),
   );

@@ -1,2 +1,3 @@
+export * from './colour-schema';
 export * from './mix';
 export * from './ramp';

@@ -4,6 +4,7 @@ import type { Cue } from './cue-schema';
 import { onSpan } from './edits/on-span';
 import { shiftStroke } from './edits/keys';
 import { strokesOf, type Piece, type Stroke } from './schema';
+import { settled } from './settle';
 
 /** The frame (a fraction) at which a part of a stroke first reaches a share of its length; null where it never does. */
 export function arrivalFrame(stroke: Stroke, part: Cue['part'], at: number): number | null {
@@ -26,35 +27,20 @@ const startOf = (stroke: Stroke): number | null => onSpan(stroke)?.from ?? null;
  * that never arrives, leaves the stroke as it is.
  */
 export function settleCues(before: Piece | null, piece: Piece): Piece {
-  const strokes = new Map(strokesOf(piece).map((stroke) => [stroke.id, stroke]));
-  if (![...strokes.values()].some((stroke) => stroke.cue)) return piece;
+  if (!strokesOf(piece).some((stroke) => stroke.cue)) return piece;
   const earlier = new Map(before ? strokesOf(before).map((stroke) => [stroke.id, stroke]) : []);
-  const settled = new Map<string, Stroke>();
-  const settle = (id: string): Stroke | undefined => {
-    const stroke = strokes.get(id);
-    if (!stroke || settled.has(id)) return settled.get(id);
-    settled.set(id, stroke);
+  return settled(piece, (stroke, other) => {
     const { cue } = stroke;
-    const leader = cue && settle(cue.to);
+    const leader = cue && other(cue.to);
     const start = startOf(stroke);
     const arrival = leader ? arrivalFrame(leader, cue!.part, cue!.at) : null;
     if (!cue || arrival === null || start === null) return stroke;
-    const was = earlier.get(id);
+    const was = earlier.get(stroke.id);
     const ledBefore = was?.cue && earlier.get(was.cue.to);
     const arrivedBefore = ledBefore ? arrivalFrame(ledBefore, was.cue!.part, was.cue!.at) : null;
     const ledAlike = was?.cue === cue && arrivedBefore !== null && Math.abs(arrivedBefore - arrival) < 1e-6;
-    const result =
-      ledAlike && startOf(was) !== start
-        ? { ...stroke, cue: { ...cue, offset: Math.round(start) - Math.round(arrival) } }
-        : shiftStroke(stroke, Math.round(arrival) + cue.offset - start);
-    settled.set(id, result);
-    return result;
-  };
-  let changed = false;
-  const layers = piece.layers.map((layer) => {
-    const now = layer.type === 'stroke' ? settle(layer.id)! : layer;
-    if (now !== layer) changed = true;
-    return now;
+    return ledAlike && startOf(was) !== start
+      ? { ...stroke, cue: { ...cue, offset: Math.round(start) - Math.round(arrival) } }
+      : shiftStroke(stroke, Math.round(arrival) + cue.offset - start);
   });
-  return changed ? { ...piece, layers } : piece;
 }

@@ -1,3 +1,4 @@
+export * from './changed';
 export * from './create';
 export * from './cue-schema';
 export * from './cued';

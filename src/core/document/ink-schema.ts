@@ -1,9 +1,7 @@
 import { z } from 'zod';
+import { colourSchema } from '../colour';
 import { capSchema, dashesSchema, joinSchema, strokeEndSchema, taperSchema, widthsSchema } from '../ink';
 import { animatedOf, animatedSchema, isKeyed, type Animated } from '../timing';
-
-/** A colour as six hexadecimal digits, #rrggbb. */
-export const colourSchema = z.string().regex(/^#[0-9a-fA-F]{6}$/, 'must be a colour such as #ff6b3d');
 
 const share = z.number().min(0).max(1);
 const length = z.number().min(0).max(4000);

@@ -1,8 +1,10 @@
 import { z } from 'zod';
+import { colourSchema } from '../colour';
 import { capSchema, joinSchema } from '../ink';
 import { animatedSchema, paceSchema, rateSchema } from '../timing';
 import { cueCycle, cueSchema } from './cue-schema';
-import { colourSchema, inkSchema } from './ink-schema';
+import { idSchema } from './ids';
+import { inkSchema } from './ink-schema';
 import { tieCycle, tiesSchema } from './ties-schema';
 
 /** Version of the document format written today; a change of it brings a migration into read.ts. */
@@ -46,8 +48,6 @@ export const nameSchema = z
   .min(1)
   .max(LIMITS.nameLength)
   .refine((name) => !/[\u0000-\u001f\u007f]/.test(name), { message: 'must not hold control characters' });
-
-const idSchema = z.string().regex(/^[A-Za-z0-9_-]{1,40}$/, 'must be 1 to 40 letters, digits, - or _');
 
 const share = z.number().min(0).max(1);
 /** How a hand wrote a stroke: share of its time at shares of its length, and the seconds it took. */

@@ -8,27 +8,12 @@ import {
   translation,
   type Path,
 } from '../geometry';
-import { isKeyed, type Animated } from '../timing';
+import { mapValues } from '../timing';
+import { changed, sameValue } from './changed';
 import type { Ink } from './ink-schema';
 import { strokesOf, type Piece, type Stroke } from './schema';
-import type { Tie } from './ties-schema';
-
-/** Every value of something keyed, or the one that stays, changed alike. */
-export function mapValues<V extends number | string>(
-  animated: Animated<V>,
-  change: (value: V) => V,
-): Animated<V> {
-  return isKeyed(animated)
-    ? { keys: animated.keys.map((key) => ({ ...key, value: change(key.value) })) }
-    : change(animated);
-}
-
-/** An ink without one of the parts that it may lack. */
-export function without(ink: Ink, part: keyof Ink): Ink {
-  const rest: Record<string, unknown> = { ...ink };
-  delete rest[part];
-  return rest as Ink;
-}
+import { settled } from './settle';
+import { TIED_PROPERTIES, type Tie } from './ties-schema';
 
 const held = (value: number, most: number): number => Math.min(most, Math.max(0, value));
 
@@ -59,7 +44,7 @@ function tiedInk(ink: Ink, source: Ink, tie: Tie): Ink {
   }
   if (tie.property === 'colour') {
     const colour = mapValues<string>(source.colour, (c) => relit(c, factor, offset));
-    const rest = without(ink, 'gradient');
+    const rest = changed(ink, { gradient: undefined });
     if (!source.gradient) return { ...rest, colour };
     const stops = source.gradient.stops.map((stop) => ({
       ...stop,
@@ -67,7 +52,7 @@ function tiedInk(ink: Ink, source: Ink, tie: Tie): Ink {
     }));
     return { ...rest, colour, gradient: { ...source.gradient, stops } };
   }
-  const rest = without(ink, 'dashes');
+  const rest = changed(ink, { dashes: undefined });
   if (!source.dashes) return rest;
   const { dashes } = source;
   return {
@@ -90,32 +75,24 @@ function followed(stroke: Stroke, sourceOf: (id: string) => Stroke | undefined):
       return path === made.path ? made : { ...made, path };
     }
     const ink = tiedInk(made.ink, source.ink, tie);
-    return JSON.stringify(ink) === JSON.stringify(made.ink) ? made : { ...made, ink };
+    return sameValue(ink, made.ink) ? made : { ...made, ink };
   }, stroke);
 }
+
+/** Passes after which ties that cross from property to property have all been followed. */
+const PASSES = TIED_PROPERTIES.length;
 
 /**
  * The piece with every tied property as the followed stroke has it now; the same object where nothing changes. A tie to
  * a stroke that is gone leaves the property as it was. Chains are followed to their end; the schema keeps out circles.
  */
 export function settleTies(piece: Piece): Piece {
-  const strokes = new Map(strokesOf(piece).map((stroke) => [stroke.id, stroke]));
-  if (![...strokes.values()].some((stroke) => stroke.ties)) return piece;
-  const settled = new Map<string, Stroke>();
-  const settle = (id: string): Stroke | undefined => {
-    const stroke = strokes.get(id);
-    if (!stroke || settled.has(id)) return settled.get(id);
-    // Until it is settled a stroke stands for itself: a circle of different properties ends there.
-    settled.set(id, stroke);
-    const result = followed(stroke, settle);
-    settled.set(id, result);
-    return result;
-  };
-  let changed = false;
-  const layers = piece.layers.map((layer) => {
-    const now = layer.type === 'stroke' ? settle(layer.id)! : layer;
-    if (now !== layer) changed = true;
-    return now;
-  });
-  return changed ? { ...piece, layers } : piece;
+  if (!strokesOf(piece).some((stroke) => stroke.ties)) return piece;
+  let result = piece;
+  for (let pass = 0; pass < PASSES; pass++) {
+    const next = settled(result, followed);
+    if (next === result) break;
+    result = next;
+  }
+  return result;
 }

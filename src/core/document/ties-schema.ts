@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { circleIn } from './circle';
+import { idSchema } from './ids';
 
 /** What of a stroke can follow another stroke. */
 export const TIED_PROPERTIES = ['width', 'colour', 'dashes', 'path'] as const;
@@ -11,7 +13,7 @@ export type TiedProperty = (typeof TIED_PROPERTIES)[number];
  */
 const tieSchema = z.strictObject({
   property: z.enum(TIED_PROPERTIES),
-  to: z.string().regex(/^[A-Za-z0-9_-]{1,40}$/, 'must name a stroke'),
+  to: idSchema,
   factor: z.number().min(-100).max(100),
   offset: z.number().min(-1e5).max(1e5),
 });
@@ -32,15 +34,12 @@ interface Tied {
 
 /** The id of a stroke that would follow itself through others, by the same property; null where none does. */
 export function tieCycle(strokes: readonly Tied[]): string | null {
-  const byId = new Map(strokes.map((stroke) => [stroke.id, stroke]));
   for (const property of TIED_PROPERTIES) {
-    for (const start of strokes) {
-      let here = start.ties?.find((tie) => tie.property === property)?.to;
-      for (let steps = 0; here !== undefined && steps <= strokes.length; steps++) {
-        if (here === start.id) return start.id;
-        here = byId.get(here)?.ties?.find((tie) => tie.property === property)?.to;
-      }
-    }
+    const next = new Map(
+      strokes.map(({ id, ties }) => [id, ties?.find((tie) => tie.property === property)?.to]),
+    );
+    const circle = circleIn([...next.keys()], (id) => next.get(id));
+    if (circle !== null) return circle;
   }
   return null;
 }

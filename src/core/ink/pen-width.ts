@@ -1,4 +1,3 @@
-import { LINEAR } from '../timing';
 import { taperShare, type TaperNow } from './taper';
 import { laidOut, widthShareAt, type Widths } from './width-profile';
 
@@ -31,7 +30,7 @@ export function penWidth(
   const breaks = shares ? shares.map((w) => w.at * length) : [];
   const start = taper?.start && taper.start.length > 0 ? taper.start : null;
   const end = taper?.end && taper.end.length > 0 ? taper.end : null;
-  const stops = (t: TaperNow): readonly number[] => (t.curve === LINEAR ? [0, 1] : TAPER_BREAKS);
+  const stops = (t: TaperNow): readonly number[] => (t.curve.type === 'linear' ? [0, 1] : TAPER_BREAKS);
   if (start) breaks.push(...stops(start).map((k) => span.from + k * start.length));
   if (end) breaks.push(...stops(end).map((k) => span.to - k * end.length));
   breaks.sort((a, b) => a - b);

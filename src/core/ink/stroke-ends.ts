@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { colourSchema } from '../colour';
 import {
   compose,
   pointAtLength,
@@ -30,10 +31,7 @@ export const strokeEndSchema = z.strictObject({
   /** Its height in widths of the stroke. */
   size: z.number().min(0.1).max(100),
   /** Its own colour; where absent, the stroke's. */
-  colour: z
-    .string()
-    .regex(/^#[0-9a-fA-F]{6}$/, 'must be a colour such as #ff6b3d')
-    .exactOptional(),
+  colour: colourSchema.exactOptional(),
 });
 export type StrokeEnd = z.infer<typeof strokeEndSchema>;
 

@@ -1,5 +1,5 @@
 import { colourAt, denseStops, rampAt, type Stop } from '../colour';
-import { without, type Ink, type ShadowLine, type Stroke } from '../document';
+import { changed, type Ink, type ShadowLine, type Stroke } from '../document';
 import {
   cornersOf,
   measurePath,
@@ -354,7 +354,7 @@ function shadowInk(ink: Ink, line: ShadowLine, frame: number): Ink {
   const width = valueAt(ink.width, frame);
   const [head, tail] = [plain(ink.ends?.head), plain(ink.ends?.tail)];
   return {
-    ...without(ink, 'gradient'),
+    ...changed(ink, { gradient: undefined }),
     ...(ink.ends && { ends: { ...(head && { head }), ...(tail && { tail }) } }),
     width: width * line.width,
     ...(dashes?.unit === 'widths' && {

@@ -71,6 +71,16 @@ export function blendAt<V extends number | string>(
   return blend(a.value, b.value, ease(a.easing, (frame - a.frame) / (b.frame - a.frame)));
 }
 
+/** Every value of something keyed, or the one that stays, changed alike. */
+export function mapValues<V extends number | string>(
+  animated: Animated<V>,
+  change: (value: V) => V,
+): Animated<V> {
+  return isKeyed(animated)
+    ? { keys: animated.keys.map((key) => ({ ...key, value: change(key.value) })) }
+    : change(animated);
+}
+
 /** Sets a key, replacing one at the same frame; a constant becomes keyed. A replaced key keeps its easing unless given. */
 export function withKey<V extends number | string>(
   animated: Animated<V>,

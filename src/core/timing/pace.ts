@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { measurePath, tangentAtLength, type Path } from '../geometry';
+import { intervalOf, measurePath, tangentAtLength, type Path } from '../geometry';
 
 /**
  * How progress is spread along a path: the same time for every curve between two points; as a hand would (slower in tight
@@ -103,15 +103,9 @@ function byHand(path: Path, strength: number, soft: number): PaceTable {
 }
 
 function between(x: number, from: Float64Array, to: Float64Array): number {
-  let low = 0;
-  let high = from.length - 1;
-  while (high - low > 1) {
-    const middle = (low + high) >> 1;
-    if (from[middle]! <= x) low = middle;
-    else high = middle;
-  }
-  const [a, b] = [from[low]!, from[high]!];
-  return b > a ? to[low]! + ((to[high]! - to[low]!) * (x - a)) / (b - a) : to[high]!;
+  const i = intervalOf(from, x);
+  const [a, b] = [from[i]!, from[i + 1]!];
+  return b > a ? to[i]! + ((to[i + 1]! - to[i]!) * (x - a)) / (b - a) : to[i + 1]!;
 }
 
 /** The share of the length at a progress; beyond 0..1 progress is the share. */

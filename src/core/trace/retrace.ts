@@ -1,4 +1,4 @@
-import { changedInk, newStroke, type Ink, type Piece, type Stroke } from '../document';
+import { changed, newStroke, type Ink, type Piece, type Stroke } from '../document';
 import { measurePath, pointAtLength, type Path, type Point } from '../geometry';
 import type { TracedStroke } from './centre-lines';
 
@@ -88,7 +88,7 @@ function inkOf(stroke: TracedStroke, { colour, keepWidths }: RetraceOptions): In
 }
 
 /**
- * Brings a trace into a piece. Strokes of the same source that still match keep their id, name, ink colour, timing and,
+ * Brings a trace into a piece. Strokes of the same source that still match keep their id, name, ink (but its width and cap), timing and,
  * where their path was corrected by hand, that path; those that match nothing go, unless a hand corrected them. The
  * strokes stand in the trace's order, where the first of the old ones stood.
  */
@@ -113,7 +113,7 @@ export function retrace(piece: Piece, fresh: readonly TracedStroke[], options: R
     return {
       ...before,
       path: stroke.path,
-      ink: changedInk(before.ink, { width: ink.width, cap: ink.cap, widths: ink.widths }),
+      ink: changed(before.ink, { width: ink.width, cap: ink.cap, widths: ink.widths }),
       traced,
     };
   });

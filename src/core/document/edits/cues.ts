@@ -1,7 +1,8 @@
+import { changed } from '../changed';
 import { nearestShare, settleCues } from '../cued';
 import { cueCycle, type Cue } from '../cue-schema';
 import { strokeById, strokesOf, type Piece, type Stroke } from '../schema';
-import { changedStroke, updateStrokes } from './layers';
+import { updateStrokes } from './layers';
 
 const withCue = (stroke: Stroke, cue: Cue): Stroke => ({ ...stroke, cue });
 
@@ -35,4 +36,4 @@ export function cueStrokes(
 
 /** Cuts cues: strokes stay when they are. */
 export const cutCues = (piece: Piece, ids: readonly string[]): Piece =>
-  updateStrokes(piece, ids, (stroke) => (stroke.cue ? changedStroke(stroke, { cue: undefined }) : stroke));
+  updateStrokes(piece, ids, (stroke) => (stroke.cue ? changed(stroke, { cue: undefined }) : stroke));

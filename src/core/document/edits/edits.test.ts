@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { arrivalFrame } from '../cued';
 import {
   corner,
   distance,
@@ -191,10 +192,12 @@ test('names by a pattern; strokes one after another; a hand’s own pace becomes
   expect(h!.window.head).toMatchObject({
     keys: [
       { frame: 4, value: 0 },
-      { frame: 29, value: 0.8 },
       { frame: 54, value: 1 },
     ],
   });
+  // Half of the time is four fifths of the way, as it was written.
+  expect(h!.pace).toEqual({ kind: 'written' });
+  expect(arrivalFrame(h!, 'head', 0.8)).toBeCloseTo(29, 6);
   expect(n!.window.head).toBe(1);
   expect(readPiece(JSON.parse(JSON.stringify(writeAsWritten(byHand, ['h'], 0))))).toMatchObject({ ok: true });
 });

@@ -1,19 +1,12 @@
 import type { TaperEnd } from '../../ink';
-import { isKeyed, withKey, withShiftedKeys, type Animated } from '../../timing';
+import { isKeyed, mapValues, withKey, withShiftedKeys, type Animated } from '../../timing';
 import type { Ink } from '../ink-schema';
 import type { Piece } from '../schema';
-import { mapValues } from '../tied';
+import { changed, type Change } from '../changed';
 import { updateStrokes } from './layers';
 
 /** Parts of an ink; one given as undefined is taken away. */
-export type InkChange = { readonly [K in keyof Ink]?: Ink[K] | undefined };
-
-/** An ink with parts changed or taken away. */
-export function changedInk(ink: Ink, change: InkChange): Ink {
-  const next: Record<string, unknown> = { ...ink, ...change };
-  for (const part of Object.keys(change)) if (next[part] === undefined) delete next[part];
-  return next as Ink;
-}
+export type InkChange = Change<Ink>;
 
 /** Changes parts of the ink of strokes, each from what it was. */
 export const setInk = (
@@ -23,7 +16,7 @@ export const setInk = (
 ): Piece =>
   updateStrokes(piece, ids, (stroke) => ({
     ...stroke,
-    ink: changedInk(stroke.ink, typeof change === 'function' ? change(stroke.ink) : change),
+    ink: changed(stroke.ink, typeof change === 'function' ? change(stroke.ink) : change),
   }));
 
 /** A value as it is to be at a frame: what is keyed gets a key there, what stays is replaced. */

@@ -19,16 +19,6 @@ export const updateStrokes = (
   change: (stroke: Stroke) => Stroke,
 ): Piece => updateLayers(piece, ids, (layer) => (layer.type === 'stroke' ? change(layer) : layer));
 
-/** A stroke with parts that it may lack changed, or taken away where given as undefined. */
-export function changedStroke(
-  stroke: Stroke,
-  change: { readonly [K in keyof Stroke]?: Stroke[K] | undefined },
-): Stroke {
-  const next: Record<string, unknown> = { ...stroke, ...change };
-  for (const part of Object.keys(change)) if (next[part] === undefined) delete next[part];
-  return next as unknown as Stroke;
-}
-
 /** Adds layers after the one named, or at the end. */
 export function addLayers(piece: Piece, layers: readonly Layer[], after?: string): Piece {
   const at = after ? piece.layers.findIndex((layer) => layer.id === after) + 1 : piece.layers.length;

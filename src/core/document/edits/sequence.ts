@@ -1,6 +1,6 @@
-import { keptIndices, measurePath } from '../../geometry';
+import { measurePath } from '../../geometry';
 import { framesPerSecond, landingEasing, LINEAR, type Key } from '../../timing';
-import { strokesOf, type Hand, type Piece } from '../schema';
+import { strokesOf, type Piece } from '../schema';
 import { updateStrokes } from './layers';
 
 /** A stroke however short takes this many frames. */
@@ -39,44 +39,23 @@ export function writeInSequence(piece: Piece, ids: readonly string[], first: num
 /** Frames between two strokes of a hand: the pen moves through the air. */
 const LIFT_FRAMES = 3;
 
-/** Shares of the length a hand had written at whole frames, without those that lie on a line between others. */
-function paceKeys(hand: Hand, start: number, frames: number): Key[] {
-  const at = (time: number): number => {
-    const i = Math.max(
-      1,
-      hand.pace.findIndex((p) => p.time >= time),
-    );
-    const [a, b] = [hand.pace[i - 1]!, hand.pace[i]!];
-    return b.time > a.time ? a.at + ((b.at - a.at) * (time - a.time)) / (b.time - a.time) : b.at;
-  };
-  const values = Array.from({ length: frames + 1 }, (_, f) =>
-    f === 0 ? 0 : f === frames ? 1 : at(f / frames),
-  );
-  const off = (i: number, a: number, b: number): number =>
-    Math.abs(values[i]! - (values[a]! + ((values[b]! - values[a]!) * (i - a)) / (b - a)));
-  return keptIndices(values.length, 0.008, off).map((f) => ({
-    frame: start + f,
-    value: Math.min(1, Math.max(0, values[f]!)),
-    easing: LINEAR,
-  }));
-}
-
-/**
- * Writes freehand strokes on as the hand wrote them, one after another from a frame on: head keys follow the recorded
- * pace. Strokes without a recorded hand are left alone.
- */
+/** Writes freehand strokes on in the time and at the pace of the hand that wrote them, one after another from a frame on. */
 export function writeAsWritten(piece: Piece, ids: readonly string[], from: number): Piece {
   const fps = framesPerSecond(piece.rate);
   let start = from;
   return strokesOf(piece)
     .filter((stroke) => ids.includes(stroke.id) && stroke.hand)
     .reduce((result, { id, hand }) => {
-      const frames = Math.max(2, Math.round(hand!.seconds * fps));
-      const keys = paceKeys(hand!, start, frames);
-      start += frames + LIFT_FRAMES;
+      const end = start + Math.max(2, Math.round(hand!.seconds * fps));
+      const keys: Key[] = [
+        { frame: start, value: 0, easing: LINEAR },
+        { frame: end, value: 1, easing: LINEAR },
+      ];
+      start = end + LIFT_FRAMES;
       return updateStrokes(result, [id], (stroke) => ({
         ...stroke,
         window: { head: { keys }, tail: 0, slide: 0 },
+        pace: { kind: 'written' },
       }));
     }, piece);
 }

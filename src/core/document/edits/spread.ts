@@ -1,4 +1,5 @@
 import { distance, measurePath, pathBounds, pointAtLength, type Point } from '../../geometry';
+import { widestOf } from '../ink-schema';
 import { strokesOf, type Piece, type Stroke } from '../schema';
 import { updateStrokes } from './layers';
 import { onSpan, withOnSpan } from './on-span';
@@ -135,8 +136,7 @@ function handedOver(ordered: readonly Stroke[], i: number): number {
   const [start] = ends(ordered[i]!);
   for (let k = i - 1; k >= 0; k--) {
     const other = ordered[k]!;
-    const width = typeof other.ink.width === 'number' ? other.ink.width : 12;
-    if (distance(ends(other)[1], start) <= Math.max(4, CONTACT * width)) return k;
+    if (distance(ends(other)[1], start) <= Math.max(4, CONTACT * widestOf(other.ink))) return k;
   }
   return -1;
 }

@@ -1,6 +1,7 @@
+import { changed, sameValue } from '../changed';
 import type { Ink } from '../ink-schema';
 import type { Piece, Stroke, Style } from '../schema';
-import { changedStroke, updateStrokes } from './layers';
+import { updateStrokes } from './layers';
 
 /** Adds a style to the piece, or replaces the one with its id; strokes that bear it change with it. */
 export function putStyle(piece: Piece, style: Style): Piece {
@@ -21,9 +22,7 @@ export function applyStyle(piece: Piece, ids: readonly string[], id: string): Pi
 
 /** Lets strokes go their own way; their ink stays as it is. */
 export const leaveStyle = (piece: Piece, ids: readonly string[]): Piece =>
-  updateStrokes(piece, ids, (stroke) =>
-    stroke.style ? changedStroke(stroke, { style: undefined }) : stroke,
-  );
+  updateStrokes(piece, ids, (stroke) => (stroke.style ? changed(stroke, { style: undefined }) : stroke));
 
 /** Takes a style away; strokes that bore it keep their ink. */
 export const removeStyle = (piece: Piece, id: string): Piece => ({
@@ -38,13 +37,5 @@ export const removeStyle = (piece: Piece, id: string): Piece => ({
 export const bearersOf = (piece: Piece, id: string): Stroke[] =>
   piece.layers.filter((layer): layer is Stroke => layer.type === 'stroke' && layer.style === id);
 
-/** Whether two inks look alike: compared by what they hold, in whatever order (a database keeps none). */
-export function sameInk(a: unknown, b: unknown): boolean {
-  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return Object.is(a, b);
-  const [of, other] = [Object.keys(a), Object.keys(b)];
-  const inside = (value: object, key: string): unknown => (value as Record<string, unknown>)[key];
-  return of.length === other.length && of.every((key) => sameInk(inside(a, key), inside(b, key)));
-}
-
 /** Whether an ink has gone its own way from a style. */
-export const differs = (ink: Ink, style: Style): boolean => !sameInk(ink, style.ink);
+export const differs = (ink: Ink, style: Style): boolean => !sameValue(ink, style.ink);

@@ -1,10 +1,11 @@
+import { changed } from '../changed';
 import { settleTies } from '../tied';
 import { tieCycle, type Tie, type TiedProperty } from '../ties-schema';
 import { strokeById, strokesOf, type Piece, type Stroke } from '../schema';
-import { changedStroke, updateStrokes } from './layers';
+import { updateStrokes } from './layers';
 
 const withTies = (stroke: Stroke, ties: readonly Tie[]): Stroke =>
-  changedStroke(stroke, { ties: ties.length > 0 ? ties : undefined });
+  changed(stroke, { ties: ties.length > 0 ? ties : undefined });
 
 const others = (stroke: Stroke, property: TiedProperty): readonly Tie[] =>
   (stroke.ties ?? []).filter((tie) => tie.property !== property);
@@ -21,9 +22,8 @@ export function tieFault(piece: Piece, ids: readonly string[], tie: Tie): string
   if (!to) return 'The stroke to follow is not in this piece.';
   if (ids.includes(tie.to)) return `“${to.name}” can’t follow itself.`;
   if (!tieCycle(strokesOf(updateStrokes(piece, ids, (stroke) => tied(stroke, tie))))) return null;
-  const names = { width: 'width', colour: 'colour', dashes: 'dashes', path: 'path' } as const;
   const follower = strokeById(piece, ids[0]!)!;
-  return `The ${names[tie.property]} of “${to.name}” already follows “${follower.name}”: they would chase each other. Cut that tie first.`;
+  return `The ${tie.property} of “${to.name}” already follows “${follower.name}”: they would chase each other. Cut that tie first.`;
 }
 
 /** Cuts the ties of a property (or all): what was followed stays as it is now. */

@@ -1,4 +1,4 @@
-import { addLayers, changedInk, DEFAULT_INK, newStroke, strokesOf } from '@/core/document';
+import { addLayers, changed, DEFAULT_INK, newStroke, strokesOf } from '@/core/document';
 import { penStroke, type PenSample } from '@/core/pen';
 import { edit, newId, select, selectedStrokes, useEditor, useTools } from '../../state';
 import { useView } from '../view';
@@ -32,7 +32,7 @@ export function freehandTool(): CanvasTool {
       const { piece } = useEditor.getState();
       const before = selectedStrokes(useEditor.getState()).at(-1) ?? strokesOf(piece).at(-1);
       const id = newId();
-      const ink = changedInk(before?.ink ?? DEFAULT_INK, { widths: (pressure && widths) || undefined });
+      const ink = changed(before?.ink ?? DEFAULT_INK, { widths: (pressure && widths) || undefined });
       const stroke = { ...newStroke(id, `Stroke ${strokesOf(piece).length + 1}`, path, ink), hand };
       edit((p) => addLayers(p, [stroke]));
       select({ layers: [id] });

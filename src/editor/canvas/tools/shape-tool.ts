@@ -1,4 +1,4 @@
-import { addLayers, changedInk, DEFAULT_INK, newStroke, strokesOf } from '@/core/document';
+import { addLayers, changed, DEFAULT_INK, newStroke, strokesOf } from '@/core/document';
 import {
   add,
   arcShape,
@@ -99,7 +99,7 @@ export function shapeTool(): CanvasTool {
       const state = useEditor.getState();
       const { shape } = useTools.getState();
       const look = (selectedStrokes(state).at(-1) ?? strokesOf(state.piece).at(-1))?.ink ?? DEFAULT_INK;
-      const ink = changedInk(look, { widths: undefined });
+      const ink = changed(look, { widths: undefined });
       const id = newId();
       const count = strokesOf(state.piece).filter((s) => s.name.startsWith(NAMES[shape])).length;
       edit((p) => addLayers(p, [newStroke(id, `${NAMES[shape]} ${count + 1}`, path, ink)]));

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import styled from 'styled-components';
-import { changedInk, type Ink, type Stroke } from '@/core/document';
+import { changed, sameValue, type Ink, type Stroke } from '@/core/document';
 import { measurePath } from '@/core/geometry';
 import { DASH_PRESETS, evenPattern, mendedPattern, seenGap, type Dashes, type DashPreset } from '@/core/ink';
 import { dashUnit } from '@/core/scene';
@@ -86,14 +86,12 @@ function PatternField({
 
 const samePattern = (pattern: readonly number[], unit: string): DashPreset | undefined =>
   unit === 'widths'
-    ? (Object.keys(DASH_PRESETS) as DashPreset[]).find(
-        (name) => JSON.stringify(DASH_PRESETS[name]) === JSON.stringify(pattern),
-      )
+    ? (Object.keys(DASH_PRESETS) as DashPreset[]).find((name) => sameValue(DASH_PRESETS[name], pattern))
     : undefined;
 
 /** What is left of a pattern when effects are taken off: the picture of the dashes alone. */
 const dashesAlone = (ink: Ink): Ink =>
-  changedInk(ink, {
+  changed(ink, {
     glow: undefined,
     innerGlow: undefined,
     shadow: undefined,
@@ -149,6 +147,11 @@ export function DashControls({ strokes }: { strokes: readonly Stroke[] }) {
   const [first] = having;
   const change = (part: Partial<Dashes>, kind: string) =>
     changeInk((ink) => (ink.dashes ? { dashes: { ...ink.dashes, ...part } } : {}), kind);
+  const changeSpeed = (part: Partial<Dashes['speed']>, kind: string) =>
+    changeInk(
+      ({ dashes }) => (dashes ? { dashes: { ...dashes, speed: { ...dashes.speed, ...part } } } : {}),
+      kind,
+    );
   const unit = shared(having, (ink) => ink.dashes!.unit);
   const flow = shared(having, (ink) => ink.dashes!.flow);
   const speed = shared(having, (ink) => ink.dashes!.speed);
@@ -237,13 +240,7 @@ export function DashControls({ strokes }: { strokes: readonly Stroke[] }) {
                 min={-100000}
                 max={100000}
                 step={speed?.unit === 'patterns' ? 1 : 5}
-                onChange={(value) =>
-                  changeInk(
-                    (ink) =>
-                      ink.dashes ? { dashes: { ...ink.dashes, speed: { ...ink.dashes.speed, value } } } : {},
-                    'speed',
-                  )
-                }
+                onChange={(value) => changeSpeed({ value }, 'speed')}
                 onBegin={beginDrag}
                 onEnd={endDrag}
                 format={(v) => `${Number(v.toFixed(2))}${speed?.unit === 'patterns' ? '' : ' px/s'}`}
@@ -256,32 +253,11 @@ export function DashControls({ strokes }: { strokes: readonly Stroke[] }) {
                   { id: 'px', name: 'px a second' },
                   { id: 'patterns', name: 'patterns a loop' },
                 ]}
-                onChange={(to) =>
-                  changeInk(
-                    (ink) =>
-                      ink.dashes
-                        ? {
-                            dashes: {
-                              ...ink.dashes,
-                              speed: { ...ink.dashes.speed, unit: to, value: to === 'px' ? 60 : 8 },
-                            },
-                          }
-                        : {},
-                    'speed unit',
-                  )
-                }
+                onChange={(to) => changeSpeed({ unit: to, value: to === 'px' ? 60 : 8 }, 'speed unit')}
               />
               <Check
                 isSelected={having.every((ink) => ink.dashes!.speed.seamless)}
-                onChange={(seamless) =>
-                  changeInk(
-                    (ink) =>
-                      ink.dashes
-                        ? { dashes: { ...ink.dashes, speed: { ...ink.dashes.speed, seamless } } }
-                        : {},
-                    'seamless',
-                  )
-                }
+                onChange={(seamless) => changeSpeed({ seamless }, 'seamless')}
               >
                 Round the speed so that the loop closes
               </Check>

@@ -2,7 +2,7 @@
 import styled from 'styled-components';
 import type { Ink } from '@/core/document';
 import { END_SHAPES, type EndShape, type StrokeEnd } from '@/core/ink';
-import { changedInk } from '@/core/document';
+import { changed } from '@/core/document';
 import { Check, ColourField, NumberField, Select } from '@/ui';
 import { beginDrag, endDrag } from '../../state';
 import { useSwatches, pickColour } from './colour-memory';
@@ -17,14 +17,12 @@ const Name = styled.span`
 `;
 
 const withEnd = (ink: Ink, which: 'head' | 'tail', end: StrokeEnd | undefined): { ends: Ink['ends'] } => {
-  const rest = { ...ink.ends };
-  delete rest[which];
-  const ends = { ...rest, ...(end && { [which]: end }) };
+  const ends: NonNullable<Ink['ends']> = changed(ink.ends ?? {}, { [which]: end });
   return { ends: ends.head || ends.tail ? ends : undefined };
 };
 
 const sample = (ink: Ink, which: 'head' | 'tail', shape: EndShape): Ink =>
-  changedInk(
+  changed(
     { ...ink, width: 4, ends: { [which]: { shape, size: 4 } } },
     {
       widths: undefined,

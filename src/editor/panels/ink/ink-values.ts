@@ -1,4 +1,4 @@
-import { setInk, type Ink, type InkChange } from '@/core/document';
+import { sameValue, setInk, type Ink, type InkChange } from '@/core/document';
 import { isKeyed, keysOf, withKey, withoutKeys, type Animated } from '@/core/timing';
 import type { KeyState } from '@/ui';
 import { changeable, edit } from '../../state';
@@ -6,8 +6,7 @@ import { changeable, edit } from '../../state';
 /** The value all inks share, compared by what it holds; null where they differ. */
 export function shared<T>(inks: readonly Ink[], get: (ink: Ink) => T): T | null {
   const [first, ...rest] = inks.map(get);
-  const mark = JSON.stringify(first);
-  return rest.every((value) => JSON.stringify(value) === mark) ? (first as T) : null;
+  return rest.every((value) => sameValue(value, first)) ? (first as T) : null;
 }
 
 /** Changes the inks of the selection, each from what it was; quick changes of one kind are one step of undo. */

@@ -10,7 +10,7 @@ import {
   nameSchema,
   putStyle,
   removeStyle,
-  sameInk,
+  sameValue,
   type Stroke,
   type Style,
 } from '@/core/document';
@@ -87,7 +87,7 @@ export function StyleControls({ strokes }: { strokes: readonly Stroke[] }) {
       {piece.styles.map((one) => {
         const count = bearersOf(piece, one.id).length;
         const onShelf = shelf.find((item) => item.id === one.shelf);
-        const newer = onShelf && !sameInk(onShelf.content, one.ink);
+        const newer = onShelf && !sameValue(onShelf.content, one.ink);
         return (
           <Item key={one.id}>
             <Take

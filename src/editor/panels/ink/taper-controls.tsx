@@ -1,5 +1,5 @@
 'use client';
-import type { Ink } from '@/core/document';
+import { changed, sameValue, type Ink } from '@/core/document';
 import type { Taper, TaperEnd } from '@/core/ink';
 import { CSS_EASE, LINEAR, type Easing } from '@/core/timing';
 import { Check, percent, pixels, Segmented, Select } from '@/ui';
@@ -17,7 +17,7 @@ const CURVES: Record<string, Easing> = {
 const NEW_END: TaperEnd = { length: 0.3, unit: 'share', tip: 0, curve: CURVES.full! };
 
 const nameOf = (curve: Easing): string | undefined =>
-  Object.keys(CURVES).find((name) => JSON.stringify(CURVES[name]) === JSON.stringify(curve));
+  Object.keys(CURVES).find((name) => sameValue(CURVES[name], curve));
 
 const withEnd = (
   ink: Ink,
@@ -25,9 +25,7 @@ const withEnd = (
   end: TaperEnd | undefined,
 ): { taper: Taper | undefined } => {
   const before = ink.taper ?? { over: 'visible' as const };
-  const rest = { ...before };
-  delete rest[which];
-  const taper = { ...rest, ...(end && { [which]: end }) };
+  const taper: Taper = changed(before, { [which]: end });
   return { taper: taper.start || taper.end ? taper : undefined };
 };
 

@@ -1,7 +1,7 @@
 'use client';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import styled from 'styled-components';
-import { markColour, type Ink } from '@/core/document';
+import { markColour, sameValue, type Ink } from '@/core/document';
 import {
   laidOut,
   WIDTH_PRESETS,
@@ -96,8 +96,7 @@ export function WidthEditor({ inks }: { inks: readonly Ink[] }) {
   const [picked, setPicked] = useState(0);
   const drag = useRef<{ part: 'point' | 'in' | 'out'; index: number } | null>(null);
   const common = shared(inks, (ink) => ink.widths ?? null);
-  const mixed =
-    inks.length > 1 && !inks.every((ink) => JSON.stringify(ink.widths) === JSON.stringify(inks[0]!.widths));
+  const mixed = inks.length > 1 && !inks.every((ink) => sameValue(ink.widths, inks[0]!.widths));
   const widths = common ?? inks[0]?.widths ?? EVEN;
   const index = Math.min(picked, widths.length - 1);
   const point = widths[index]!;
@@ -180,7 +179,7 @@ export function WidthEditor({ inks }: { inks: readonly Ink[] }) {
     setPicked(k);
   };
   const preset = (Object.keys(WIDTH_PRESETS) as WidthPreset[]).find((name) =>
-    inks.every((ink) => JSON.stringify(ink.widths ?? null) === JSON.stringify(WIDTH_PRESETS[name])),
+    inks.every((ink) => sameValue(ink.widths ?? null, WIDTH_PRESETS[name])),
   );
   return (
     <>

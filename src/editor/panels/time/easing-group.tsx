@@ -1,7 +1,7 @@
 'use client';
 import { useRef, useState, type PointerEvent } from 'react';
 import styled from 'styled-components';
-import { changeKey, strokeById, type KeyRef } from '@/core/document';
+import { changeKey, sameValue, strokeById, type KeyRef } from '@/core/document';
 import {
   CSS_EASE,
   cssOf,
@@ -48,11 +48,9 @@ const KINDS: readonly Kind[] = [
   },
 ];
 
-const sameEasing = (a: Easing, b: Easing): boolean => JSON.stringify(a) === JSON.stringify(b);
-
 /** The kind an easing is of; a curve of its own where it is none of those offered. */
 function kindOf(easing: Easing): string {
-  const exact = KINDS.find((kind) => sameEasing(kind.easing, easing));
+  const exact = KINDS.find((kind) => sameValue(kind.easing, easing));
   if (exact) return exact.id;
   if (easing.type === 'bezier') return 'own';
   if (easing.type === 'shape') return easing.name;
@@ -404,7 +402,7 @@ export function EasingGroup({ keys }: { keys: readonly KeyRef[] }) {
   });
   const first = easings[0];
   if (!first) return null;
-  const one = easings.every((easing) => sameEasing(easing, first)) ? first : null;
+  const one = easings.every((easing) => sameValue(easing, first)) ? first : null;
   const kind = one && kindOf(one);
   const put = (easing: Easing) => edit((p) => changeKey(p, keys, { easing }), 'easing');
   const read = typed === null ? null : readCss(typed);

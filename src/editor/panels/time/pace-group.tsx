@@ -1,7 +1,7 @@
 'use client';
 import { useMemo } from 'react';
 import { Area, AreaChart, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts';
-import { changedStroke, onSpan, updateStrokes, type Stroke } from '@/core/document';
+import { changed, onSpan, updateStrokes, type Stroke } from '@/core/document';
 import { measurePath } from '@/core/geometry';
 import { windowAt } from '@/core/scene';
 import { framesPerSecond, type Pace } from '@/core/timing';
@@ -73,7 +73,7 @@ export function PaceGroup({ strokes }: { strokes: readonly Stroke[] }) {
     strokes.every((s) => s.pace?.kind === 'hand' && s.pace[key] === hand![key]) ? hand![key] : null;
   const put = (pace: (stroke: Stroke) => Pace | undefined, merge: string) => {
     const ids = changeable();
-    edit((p) => updateStrokes(p, ids, (stroke) => changedStroke(stroke, { pace: pace(stroke) })), merge);
+    edit((p) => updateStrokes(p, ids, (stroke) => changed(stroke, { pace: pace(stroke) })), merge);
   };
   const written = strokes.some((s) => s.hand);
   return (
