@@ -31,7 +31,7 @@ export function chapterCard(): Piece {
     over: '#1f2a26',
     layers,
   };
-  const both = { kind: 'both', onFrames: 34, offFrames: 20, landing: 0.75 } as const;
+  const both = { kind: 'both', onFrames: 34, offFrames: 20 } as const;
   piece = applyManner(piece, ['border'], { ...both, from: 'start', onAt: 0, offAt: 122 });
   piece = applyManner(piece, ['inner'], { ...both, from: 'end', onAt: 6, offAt: 126 });
   words.forEach((strokes, i) => {

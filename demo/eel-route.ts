@@ -7,6 +7,7 @@ import {
   type Piece,
 } from '../src/core/document';
 import { corner } from '../src/core/geometry';
+import { landingEasing } from '../src/core/timing';
 import { dashes, ink } from './ink';
 import { lettering, tracedStrokes } from './traced';
 import { written, type PenPlace } from './written';
@@ -59,9 +60,7 @@ export function eelRoute(): Piece {
     from: 'start',
     onAt: 14,
     onFrames: 66,
-    offAt: 120,
-    offFrames: 4,
-    landing: 0.6,
+    easing: landingEasing(0.6),
   });
   piece = writeInSequence(piece, ids('from'), 4, 26);
   return writeInSequence(piece, ids('to'), 74, 100);

@@ -3,7 +3,8 @@ import {
   newPiece,
   newStroke,
   type Ink,
-  type Manner,
+  type MannerParts,
+  type MannerTimes,
   type Piece,
   type Stroke,
 } from '../src/core/document';
@@ -81,8 +82,14 @@ function comet(): Stroke {
 /** The lower third of an invented contributor: a rule grows from its middle, the name is written above it. */
 export function lowerThird(): Piece {
   const layers: Stroke[] = [];
-  const manners: [string, Manner][] = [];
-  const add = (id: string, name: string, path: Path, look: Ink, manner: Partial<Manner>) => {
+  const manners: [string, MannerParts & MannerTimes][] = [];
+  const add = (
+    id: string,
+    name: string,
+    path: Path,
+    look: Ink,
+    manner: Partial<MannerParts & MannerTimes>,
+  ) => {
     layers.push(newStroke(id, name, path, look));
     manners.push([
       id,
@@ -93,7 +100,6 @@ export function lowerThird(): Piece {
         onFrames: 18,
         offAt: 102,
         offFrames: 14,
-        landing: 0.75,
         ...manner,
       },
     ]);

@@ -5,12 +5,14 @@ import {
   newStroke,
   type Gradient,
   type Layer,
-  type Manner,
+  type MannerParts,
+  type MannerTimes,
   type Piece,
   type Stroke,
 } from '../src/core/document';
 import { measurePath, type Path } from '../src/core/geometry';
 import { WIDTH_PRESETS } from '../src/core/ink';
+import { landingEasing } from '../src/core/timing';
 import { ink } from './ink';
 import { lettering, tracedStrokes } from './traced';
 import { written, type PenPlace, type Placing } from './written';
@@ -81,7 +83,7 @@ const framesFor = (path: Path, pixelsPerFrame: number, least: number): number =>
 export function openingTitle(): Piece {
   const length = 126;
   const layers: Layer[] = [lettering('saltmarsh'), lettering('almanac')];
-  const timing: [id: string, manner: Manner][] = [];
+  const timing: [id: string, manner: MannerParts & MannerTimes][] = [];
   const add = (
     id: string,
     stroke: Stroke,
@@ -92,14 +94,15 @@ export function openingTitle(): Piece {
     hand: boolean,
   ) => {
     layers.push(hand ? { ...stroke, pace: { kind: 'hand', strength: 1, soft: 0.4 } } : stroke);
-    const manner: Manner = {
+    const manner: MannerParts & MannerTimes = {
       kind: 'both',
       from: 'start',
       onAt: start,
       onFrames: frames,
       offAt: leave,
       offFrames: 12,
-      landing,
+      easing: landingEasing(landing),
+      offEasing: landingEasing(landing),
     };
     timing.push([id, manner]);
     return start + frames;

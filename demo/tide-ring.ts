@@ -64,7 +64,6 @@ export function tideRing(): Piece {
     onFrames: 24,
     offAt: 128,
     offFrames: 18,
-    landing: 0.75,
   } as const;
   piece = applyManner(piece, ['bed'], { ...both, offAt: 130 });
   // The tide rises to three quarters, rests, and runs full.

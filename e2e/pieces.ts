@@ -29,7 +29,6 @@ export function three(name: string): Piece {
     onFrames: 20,
     offAt: 70,
     offFrames: 20,
-    landing: 0.75,
   } as const;
   return applyManner(piece, ['curve', 'bar'], manner);
 }

@@ -31,7 +31,6 @@ export function waves(n: number, length = 100): Piece {
         onFrames: 30,
         offAt: 70,
         offFrames: 20,
-        landing: 0.75,
       }),
     piece,
   );

@@ -160,6 +160,17 @@ export async function listRevisions(id: string): Promise<RevisionSummary[]> {
   }));
 }
 
+/** A piece as it was at a revision. */
+export async function readRevision(
+  id: string,
+  revision: number,
+): Promise<{ revision: number; document: Piece }> {
+  await found(id);
+  const old = await models().revisions.findOne({ where: { pieceId: id, revision } });
+  if (!old) throw new HttpError(404, `The history holds no revision ${revision} of this piece.`);
+  return { revision, document: validDocument(old.document) };
+}
+
 /** Makes an older revision the newest one; what stood there before stays in the history. */
 export async function restoreRevision(id: string, revision: number): Promise<{ revision: number }> {
   const { database, revisions } = models();

@@ -1,24 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { QueryTypes } from 'sequelize';
-import { z } from 'zod';
-import { inkSchema, nameSchema, type Ink } from '@/core/document';
+import type { NewShelfItem, ShelfItem } from '@/core/document';
 import { models, type ShelfItemRow } from './database';
 import { HttpError } from './http';
-
-/** What can be put on a project's shelf. */
-export const shelfItemSchema = z.strictObject({
-  kind: z.literal('style'),
-  name: nameSchema,
-  content: inkSchema,
-});
-export type NewShelfItem = z.infer<typeof shelfItemSchema>;
-
-export interface ShelfItem {
-  readonly id: string;
-  readonly kind: 'style';
-  readonly name: string;
-  readonly content: Ink;
-}
 
 export interface Shelf {
   readonly items: readonly ShelfItem[];
@@ -28,7 +12,9 @@ export interface Shelf {
 
 const ITEMS_AT_MOST = 500;
 
-const itemOf = ({ id, kind, name, content }: ShelfItemRow): ShelfItem => ({ id, kind, name, content });
+// What was checked when it came in goes out as it is.
+const itemOf = ({ id, kind, name, content }: ShelfItemRow): ShelfItem =>
+  ({ id, kind, name, content }) as ShelfItem;
 
 /** What is kept for reuse in a project. */
 export async function readShelf(projectId: string): Promise<Shelf> {
@@ -62,7 +48,7 @@ export async function addShelfItem(projectId: string, item: NewShelfItem): Promi
 const GONE = 'This is not on the shelf any more; someone may have taken it off.';
 
 export async function changeShelfItem(projectId: string, id: string, item: NewShelfItem): Promise<ShelfItem> {
-  const row = await models().shelf.findOne({ where: { projectId, id } });
+  const row = await models().shelf.findOne({ where: { projectId, id, kind: item.kind } });
   if (!row) throw new HttpError(404, GONE);
   return itemOf(await row.update({ name: item.name, content: item.content }));
 }

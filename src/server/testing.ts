@@ -35,7 +35,6 @@ export function smallPiece(name = 'Reed line', length = 12): Piece {
     onFrames: 5,
     offAt: length - 5,
     offFrames: 3,
-    landing: 0.75,
   } as const;
   return applyManner(piece, ['a', 'b'], manner);
 }

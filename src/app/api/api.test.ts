@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { DEFAULT_INK, strokesOf } from '@/core/document';
+import { DEFAULT_INK, mannerOf, strokesOf } from '@/core/document';
+import { landingEasing } from '@/core/timing';
 import { closeConnection, migrate, models } from '@/server/database';
 import { closeQueue } from '@/server/exports';
 import { seed } from '@/server/seed';
@@ -19,6 +20,7 @@ import * as pieceRoute from './pieces/[id]/route';
 import * as duplicateRoute from './pieces/[id]/duplicate/route';
 import * as undeletePieceRoute from './pieces/[id]/undelete/route';
 import * as revisionsRoute from './pieces/[id]/revisions/route';
+import * as revisionRoute from './pieces/[id]/revisions/[revision]/route';
 import * as restoreRoute from './pieces/[id]/revisions/[revision]/restore/route';
 import * as thumbnailRoute from './pieces/[id]/thumbnail/route';
 import * as exportsRoute from './pieces/[id]/exports/route';
@@ -253,6 +255,26 @@ test('the shelf keeps inks for a project, and knows the colours of its pieces', 
   );
   await ask(shelfItemRoute.DELETE, { id, item });
   expect((await ask(shelfRoute.GET, { id })).body.items).toEqual([]);
+  // Manners and easings lie beside inks, each checked for what it is.
+  const manner = { kind: 'manner', name: 'Slow', content: mannerOf({ kind: 'both', onFrames: 50 }) };
+  const easing = { kind: 'easing', name: 'Soft', content: landingEasing(0.8) };
+  const kept = [await ask(shelfRoute.POST, { id }, manner), await ask(shelfRoute.POST, { id }, easing)];
+  expect(kept.map(({ status }) => status)).toEqual([200, 200]);
+  expect((await ask(shelfRoute.GET, { id })).body.items).toMatchObject([manner, easing]);
+  expect((await ask(shelfRoute.POST, { id }, { ...manner, kind: 'easing' })).status).toBe(422);
+  const changed = await ask(shelfItemRoute.PUT, { id, item: kept[0]!.body.id }, easing);
+  expect(changed.status).toBe(404);
+});
+
+test('any revision of the history can be looked at', async () => {
+  const id = await freshProject();
+  const made = await ask(piecesRoute.POST, { id }, { document: smallPiece() });
+  const piece = made.body.id as string;
+  await save(piece, 1, { ...smallPiece(), name: 'Later' });
+  const first = await ask(revisionRoute.GET, { id: piece, revision: '1' });
+  expect(first.body).toMatchObject({ revision: 1, document: { name: smallPiece().name } });
+  expect((await ask(revisionRoute.GET, { id: piece, revision: '9' })).status).toBe(404);
+  expect((await ask(revisionRoute.GET, { id: piece, revision: 'x' })).status).toBe(422);
 });
 
 test('the same origin may write, as may programs that send none', async () => {

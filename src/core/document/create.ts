@@ -29,6 +29,8 @@ export function newPiece(
     guides: [],
     layers: [],
     styles: [],
+    groups: [],
+    markers: [],
   };
 }
 

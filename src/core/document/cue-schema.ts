@@ -3,14 +3,16 @@ import { circleIn } from './circle';
 import { idSchema } from './ids';
 
 /**
- * A start tied to another stroke: the stroke begins `offset` frames after the head (or tail) of `to` has reached a share of
- * its length.
+ * A start (or arrival) tied to another stroke: the stroke begins (or has been written) `offset` frames after the head (or
+ * tail) of `to` has reached a share of its length.
  */
 export const cueSchema = z.strictObject({
   to: idSchema,
   part: z.enum(['head', 'tail']),
   at: z.number().min(0).max(1),
   offset: z.number().int().min(-1e6).max(1e6),
+  /** Where given it is the arrival, not the start, that is tied. */
+  ties: z.literal('arrival').exactOptional(),
 });
 export type Cue = z.infer<typeof cueSchema>;
 

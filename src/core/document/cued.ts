@@ -1,13 +1,36 @@
 import { measurePath, nearestPlace, lengthAtPlace } from '../geometry';
 import { firstReach, paceTable, progressAt } from '../timing';
 import type { Cue } from './cue-schema';
+import { keyedSpan, shiftKeyed } from './edits/keys';
 import { onSpan } from './edits/on-span';
-import { shiftStroke } from './edits/keys';
 import { strokesOf, type Piece, type Stroke } from './schema';
 import { settled } from './settle';
+import { lastChange, windowAt } from './window-at';
+
+/** Looks at a travelling window so many times a frame, then halves down. */
+const LOOKS = 4;
+
+/** When an end of a travelling window first reaches a share of the length. */
+function travelArrival(stroke: Stroke, part: Cue['part'], at: number): number | null {
+  const span = keyedSpan(stroke);
+  if (!span) return null;
+  const reached = (frame: number): boolean => windowAt(stroke, frame)[part] >= at;
+  const last = lastChange(stroke.window);
+  for (let low = span.first, high = low; high <= last; low = high, high += 1 / LOOKS) {
+    if (!reached(high)) continue;
+    for (let step = 0; step < 30 && high > low; step++) {
+      const middle = (low + high) / 2;
+      if (reached(middle)) high = middle;
+      else low = middle;
+    }
+    return high;
+  }
+  return null;
+}
 
 /** The frame (a fraction) at which a part of a stroke first reaches a share of its length; null where it never does. */
 export function arrivalFrame(stroke: Stroke, part: Cue['part'], at: number): number | null {
+  if (stroke.window.travel) return travelArrival(stroke, part, at);
   const table = stroke.pace ? paceTable(stroke.path, stroke.pace, stroke.hand?.pace) : null;
   return firstReach(stroke.window[part], table ? progressAt(table, at) : at);
 }
@@ -19,7 +42,11 @@ export function nearestShare(leader: Stroke, follower: Stroke): number {
   return place && m.length > 0 ? Math.round((lengthAtPlace(m, place) / m.length) * 1e4) / 1e4 : 0;
 }
 
-const startOf = (stroke: Stroke): number | null => onSpan(stroke)?.from ?? null;
+/** The moment of a stroke that its cue ties: its start, or its arrival. */
+export function tiedMoment(stroke: Stroke): number | null {
+  const span = onSpan(stroke);
+  return span && (stroke.cue?.ties === 'arrival' ? span.to : span.from);
+}
 
 /**
  * The piece with every cued stroke where its cue puts it. A cued stroke that was moved by itself since `before` keeps its
@@ -32,15 +59,15 @@ export function settleCues(before: Piece | null, piece: Piece): Piece {
   return settled(piece, (stroke, other) => {
     const { cue } = stroke;
     const leader = cue && other(cue.to);
-    const start = startOf(stroke);
+    const start = tiedMoment(stroke);
     const arrival = leader ? arrivalFrame(leader, cue!.part, cue!.at) : null;
     if (!cue || arrival === null || start === null) return stroke;
     const was = earlier.get(stroke.id);
     const ledBefore = was?.cue && earlier.get(was.cue.to);
     const arrivedBefore = ledBefore ? arrivalFrame(ledBefore, was.cue!.part, was.cue!.at) : null;
     const ledAlike = was?.cue === cue && arrivedBefore !== null && Math.abs(arrivedBefore - arrival) < 1e-6;
-    return ledAlike && startOf(was) !== start
+    return ledAlike && tiedMoment(was) !== start
       ? { ...stroke, cue: { ...cue, offset: Math.round(start) - Math.round(arrival) } }
-      : shiftStroke(stroke, Math.round(arrival) + cue.offset - start);
+      : shiftKeyed(stroke, Math.round(arrival) + cue.offset - start);
   });
 }

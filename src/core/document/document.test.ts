@@ -146,7 +146,7 @@ test('the handles of a smooth point stay in one line until they are broken', () 
 });
 
 test('manners key head and tail so that ink comes from and leaves to where they say', () => {
-  const base = { onAt: 10, onFrames: 20, offAt: 80, offFrames: 10, landing: 0.75 } as const;
+  const base = { onAt: 10, onFrames: 20, offAt: 80, offFrames: 10 } as const;
   const manner = (kind: 'on' | 'off' | 'both', from: 'start' | 'middle' | 'end') =>
     first(applyManner(piece, ['a'], { ...base, kind, from }));
   expect(manner('both', 'start').window).toMatchObject({

@@ -1,11 +1,14 @@
 import { z } from 'zod';
 import { colourSchema } from '../colour';
 import { capSchema, joinSchema } from '../ink';
-import { animatedSchema, paceSchema, rateSchema } from '../timing';
+import { paceSchema, rateSchema } from '../timing';
 import { cueCycle, cueSchema } from './cue-schema';
 import { idSchema } from './ids';
+import { NAME_LENGTH, nameSchema } from './names';
 import { inkSchema } from './ink-schema';
+import { mannerSchema } from './manner-schema';
 import { tieCycle, tiesSchema } from './ties-schema';
+import { lineSchema, windowSchema } from './window-schema';
 
 /** Version of the document format written today; a change of it brings a migration into read.ts. */
 export const SCHEMA_VERSION = 2;
@@ -16,11 +19,13 @@ export const LIMITS = {
   strokes: 2000,
   side: 8192,
   frames: 216_000,
-  nameLength: 120,
+  nameLength: NAME_LENGTH,
   textLength: 2000,
   underlays: 50,
   guides: 100,
   styles: 200,
+  groups: 500,
+  markers: 500,
   /** Characters of path data in one piece of art, all shapes together. */
   artData: 2_000_000,
 } as const;
@@ -41,14 +46,6 @@ const pathSchema = z.strictObject({
   points: z.array(pointSchema).min(1).max(LIMITS.pointsPerStroke).readonly(),
 });
 
-/** A name people read: no control characters, not blank, never used as a file path. */
-export const nameSchema = z
-  .string()
-  .trim()
-  .min(1)
-  .max(LIMITS.nameLength)
-  .refine((name) => !/[\u0000-\u001f\u007f]/.test(name), { message: 'must not hold control characters' });
-
 const share = z.number().min(0).max(1);
 /** How a hand wrote a stroke: share of its time at shares of its length, and the seconds it took. */
 const handSchema = z.strictObject({
@@ -65,6 +62,8 @@ const layerParts = {
   name: nameSchema,
   hidden: z.boolean(),
   locked: z.boolean(),
+  /** The group it belongs to. */
+  group: idSchema.exactOptional(),
 };
 
 /** One pen movement: its path, its ink, and the window between tail and head that is inked. */
@@ -73,11 +72,9 @@ const strokeSchema = z.strictObject({
   ...layerParts,
   path: pathSchema,
   ink: inkSchema,
-  window: z.strictObject({
-    head: animatedSchema(-10, 10),
-    tail: animatedSchema(-10, 10),
-    slide: animatedSchema(-1000, 1000),
-  }),
+  window: windowSchema,
+  /** The manner its window was given, by its name there: what differs from it was set by hand. */
+  manner: z.strictObject({ name: nameSchema, way: mannerSchema }).exactOptional(),
   hand: handSchema.exactOptional(),
   /** How its progress is spread along the path; where absent, evenly by length. */
   pace: paceSchema.exactOptional(),
@@ -215,6 +212,13 @@ export const styleSchema = z.strictObject({
   shelf: z.uuid().exactOptional(),
 });
 
+/** Layers that belong together, next to one another in the order; with a line they are timed as one stroke. */
+const groupSchema = z.strictObject({ id: idSchema, name: nameSchema, line: lineSchema.exactOptional() });
+
+const frame = z.number().int().min(0).max(LIMITS.frames);
+/** A moment with a name. */
+const markerSchema = z.strictObject({ frame, name: nameSchema });
+
 /**
  * A piece: one deliverable. `layers` lie over one another in their order, and strokes are written in it.
  * `over` is the colour it is looked at over while working (null: a checker); it is never exported.
@@ -256,6 +260,27 @@ export const pieceSchema = z.strictObject({
     .readonly(),
   /** Inks kept by name; strokes that bear a style change with it. */
   styles: z.array(styleSchema).max(LIMITS.styles).readonly().default([]),
+  groups: z
+    .array(groupSchema)
+    .max(LIMITS.groups)
+    .refine((groups) => new Set(groups.map((group) => group.id)).size === groups.length, {
+      message: 'hold an id twice',
+    })
+    .readonly()
+    .default([]),
+  markers: z
+    .array(markerSchema)
+    .max(LIMITS.markers)
+    .refine((markers) => markers.every((marker, i) => i === 0 || marker.frame > markers[i - 1]!.frame), {
+      message: 'must stand in ascending order, one at each frame',
+    })
+    .readonly()
+    .default([]),
+  /** The frames that are played over and over while working; both belong to it. */
+  workRange: z
+    .strictObject({ from: frame, to: frame })
+    .refine(({ from, to }) => to > from, { message: 'must end after it begins' })
+    .exactOptional(),
 });
 
 export type Piece = z.infer<typeof pieceSchema>;
@@ -270,7 +295,8 @@ export type Underlay = z.infer<typeof underlaySchema>;
 export type Guide = z.infer<typeof guideSchema>;
 export type Hand = z.infer<typeof handSchema>;
 export type Style = z.infer<typeof styleSchema>;
-export type WindowPart = keyof Stroke['window'];
+export type Group = Piece['groups'][number];
+export type Marker = Piece['markers'][number];
 
 export { settingSchema };
 

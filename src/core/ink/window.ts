@@ -5,6 +5,24 @@ export interface InkWindow {
   readonly head: number;
   readonly tail: number;
   readonly slide: number;
+  /** Ink lies before the tail and after the head instead of between them. */
+  readonly outside?: true;
+}
+
+/**
+ * The windows of an inked part that lies on either side: each is one run of ink. On a closed path the two are one, across
+ * the first point.
+ */
+export function runsOf(window: InkWindow, closed: boolean): readonly InkWindow[] {
+  if (!window.outside) return [window];
+  const { slide } = window;
+  const [head, tail] = [hold(window.head), hold(window.tail)];
+  if (head <= tail) return [{ head: 1, tail: 0, slide }];
+  if (closed) return [{ head: 1 - (head - tail), tail: 0, slide: slide + head }];
+  return [
+    { head: tail, tail: 0, slide },
+    { head: 1, tail: head, slide },
+  ];
 }
 
 const hold = (value: number): number => Math.min(1, Math.max(0, value));

@@ -1,4 +1,12 @@
-import { type Art, type ArtShape, type Lettering, type Layer, type Piece, type Stroke } from '../document';
+import {
+  windowAt,
+  type Art,
+  type ArtShape,
+  type Lettering,
+  type Layer,
+  type Piece,
+  type Stroke,
+} from '../document';
 import {
   commandsOf,
   compose,
@@ -11,22 +19,11 @@ import {
   type Matrix,
   type PathCommand,
 } from '../geometry';
-import { disc, square, type InkWindow } from '../ink';
-import { pacedShare, paceTable, valueAt } from '../timing';
+import { disc, square } from '../ink';
 import type { DrawItem, DrawList, ShapeItem } from './draw-list';
 import { inkMarks } from './ink-now';
 import { momentOf, type Moment } from './moment';
 import { CANVAS_CAPS, strokeItems } from './stroke-items';
-
-/** Head, tail and slide of a stroke at a frame (frames may be fractions), as shares of its length: pace is reckoned in. */
-export function windowAt(stroke: Stroke, frame: number): InkWindow {
-  const [head, tail] = [valueAt(stroke.window.head, frame), valueAt(stroke.window.tail, frame)];
-  const slide = valueAt(stroke.window.slide, frame);
-  const table = stroke.pace ? paceTable(stroke.path, stroke.pace, stroke.hand?.pace) : null;
-  return table
-    ? { head: pacedShare(table, head), tail: pacedShare(table, tail), slide }
-    : { head, tail, slide };
-}
 
 /** What each stroke drew last: while its window and its ink stand still, it draws the very same items. */
 const drawn = new WeakMap<Stroke, { marks: readonly (number | string)[]; items: readonly DrawItem[] }>();

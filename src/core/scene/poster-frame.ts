@@ -1,19 +1,7 @@
-import { strokesOf, type Piece } from '../document';
-import { measurePath } from '../geometry';
-import { inkedLengths } from '../ink';
-import { windowAt } from './evaluate';
+import type { Piece } from '../document';
+import { inkOnScreen } from './ink-on-screen';
 
 const SAMPLES = 48;
-
-/** Pixels of path under ink at a frame, hidden strokes left out. */
-export function inkOnScreen(piece: Piece, frame: number): number {
-  return strokesOf(piece).reduce((sum, stroke) => {
-    if (stroke.hidden) return sum;
-    const { length } = measurePath(stroke.path);
-    const inked = inkedLengths(windowAt(stroke, frame), Math.max(length, 1), stroke.path.closed);
-    return sum + (inked ? inked.to - inked.from : 0);
-  }, 0);
-}
 
 /** The frame that stands for the piece in a still picture: of evenly spread ones the last with the most ink. */
 export function posterFrame(piece: Piece): number {

@@ -21,6 +21,7 @@ import {
   disc,
   inkedLengths,
   isOneLine,
+  runsOf,
   MITER_LIMIT,
   penWidth,
   placeEnd,
@@ -291,6 +292,16 @@ function merged(items: readonly DrawItem[], opacity: number): DrawItem[] {
   return [{ kind: 'group', items: parts, opacity }];
 }
 
+/** A stroke's line and ends, in as many runs as its ink has. Where two runs meet, translucent ink is not doubled. */
+function runs(stroke: Stroke, ink: Ink, window: InkWindow, moment: Moment): DrawItem[] {
+  const [first, ...more] = runsOf(window, stroke.path.closed);
+  if (more.length === 0) return body(stroke, ink, first!, moment);
+  const opacity = valueAt(ink.opacity, moment.frame);
+  const full = opacity < 1 ? { ...ink, opacity: 1 } : ink;
+  const items = [first!, ...more].flatMap((run) => body(stroke, full, run, moment));
+  return opacity < 1 && items.length > 0 ? [{ kind: 'group', items, opacity }] : items;
+}
+
 function layInk(m: MeasuredPath, ink: Ink, width: number, inked: Span, rest: Span, moment: Moment): Laid {
   const { dashes, taper } = ink;
   let spans: Span[] = [rest];
@@ -377,13 +388,13 @@ const asOne = (items: readonly DrawItem[]): GroupItem => ({ kind: 'group', items
 export function strokeItems(stroke: Stroke, window: InkWindow, moment: Moment): readonly DrawItem[] {
   const { ink } = stroke;
   if (stroke.hidden) return [];
-  const main = body(stroke, ink, window, moment);
+  const main = runs(stroke, ink, window, moment);
   const out: DrawItem[] = [];
   const { shadowLine, shadow, glow, innerGlow } = ink;
   if (shadowLine && shadowLine.opacity > 0) {
     const under = shadowInk(ink, shadowLine, moment.frame);
     const path = parallelPath(stroke.path, shadowLine.aside);
-    out.push(...body({ ...stroke, path }, under, window, moment).map((item) => shifted(item, shadowLine)));
+    out.push(...runs({ ...stroke, path }, under, window, moment).map((item) => shifted(item, shadowLine)));
   }
   if (main.length === 0) return out;
   if (shadow && shadow.opacity > 0) {

@@ -12,6 +12,7 @@ import {
   stepsCurve,
   type Curve,
   type ShapeName,
+  type Way,
 } from './shapes';
 
 const way = z.enum(['in', 'out', 'both']);
@@ -127,4 +128,41 @@ export function easeSpeed(easing: Easing, x: number): number {
 export function landingEasing(landing: number): Easing {
   if (landing <= 0) return LINEAR;
   return { type: 'bezier', x1: 0.3, y1: 0, x2: 1 - Math.min(1, landing), y2: 1 };
+}
+
+const turnedWay = (way: Way): Way => (way === 'in' ? 'out' : way === 'out' ? 'in' : 'both');
+/** Places at which a curve is read that has no turned form of its own. */
+const READ = 48;
+
+/** The easing that goes the same way back: its progress at x is 1 − that of the given one at 1 − x. */
+export function reversedEasing(easing: Easing): Easing {
+  switch (easing.type) {
+    case 'linear':
+    case 'minimum jerk':
+      return easing;
+    case 'hold':
+      return { type: 'steps', count: 1, jump: 'start' };
+    case 'bezier':
+      return { type: 'bezier', x1: 1 - easing.x2, y1: 1 - easing.y2, x2: 1 - easing.x1, y2: 1 - easing.y1 };
+    case 'steps': {
+      if (easing.count === 1 && easing.jump === 'start') return HOLD;
+      const jump = easing.jump === 'start' ? 'end' : easing.jump === 'end' ? 'start' : easing.jump;
+      return { ...easing, jump };
+    }
+    case 'list':
+      return {
+        type: 'list',
+        points: easing.points.map(({ at, value: v }) => ({ at: 1 - at, value: 1 - v })).reverse(),
+      };
+    case 'spring':
+      return {
+        type: 'list',
+        points: Array.from({ length: READ + 1 }, (_, i) => ({
+          at: i / READ,
+          value: 1 - ease(easing, 1 - i / READ),
+        })),
+      };
+    default:
+      return { ...easing, way: turnedWay(easing.way) };
+  }
 }

@@ -131,13 +131,13 @@ export function withShiftedKeys<V extends number | string>(
  * Moves the keys at the given places in the list to the whole frames that `to` gives. Where two meet, the moved key wins;
  * of two moved ones the later.
  */
-export function withRetimedKeys(
-  animated: Animated,
+export function withRetimedKeys<V extends number | string>(
+  animated: Animated<V>,
   indices: readonly number[],
   to: (frame: number) => number,
-): Animated {
+): Animated<V> {
   if (!isKeyed(animated)) return animated;
-  const placed = new Map<number, Key>();
+  const placed = new Map<number, Key<V>>();
   animated.keys.forEach((key, i) => {
     if (!indices.includes(i)) placed.set(key.frame, key);
   });

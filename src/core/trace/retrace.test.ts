@@ -9,6 +9,7 @@ import {
   updateStrokes,
 } from '../document';
 import { lineShape, type Path } from '../geometry';
+import { landingEasing } from '../timing';
 import { isCorrected, retrace, type RetraceOptions, type TracedStroke } from '.';
 
 const traced = (path: Path): TracedStroke => ({
@@ -45,7 +46,7 @@ test('tracing again keeps ids, names, timing and hand corrections of strokes tha
     onFrames: 9,
     offAt: 0,
     offFrames: 0,
-    landing: 0.5,
+    easing: landingEasing(0.5),
   });
   // The second stroke is corrected by hand; the last will not be found again, nor the third, which was corrected too.
   piece = updateStrokes(piece, [b], (s) => ({

@@ -31,8 +31,16 @@ interface Revision {
   readonly note: string | null;
 }
 
-/** The revisions of a piece, newest first; each can be made the newest again. */
-export function HistoryDialog({ isOpen, onClose }: { isOpen: boolean; onClose: () => void }) {
+/** The revisions of a piece, newest first; each can be seen beside the piece as it is, and made the newest again. */
+export function HistoryDialog({
+  isOpen,
+  onClose,
+  onCompare,
+}: {
+  isOpen: boolean;
+  onClose: () => void;
+  onCompare: (revision: number) => void;
+}) {
   const open = useSaving((s) => s.open);
   const list = useQuery({
     queryKey: ['revisions', open?.id, open?.revision],
@@ -59,7 +67,10 @@ export function HistoryDialog({ isOpen, onClose }: { isOpen: boolean; onClose: (
             {item.revision === open?.revision ? (
               <small>this one</small>
             ) : (
-              <Button onPress={() => void restore(item.revision)}>Restore</Button>
+              <span style={{ display: 'flex', gap: 6 }}>
+                <Button onPress={() => onCompare(item.revision)}>Compare</Button>
+                <Button onPress={() => void restore(item.revision)}>Restore</Button>
+              </span>
             )}
           </li>
         ))}

@@ -8,6 +8,7 @@ import { Button, IconButton, MainButton, Mark, Menu, NameField, ToggleButton } f
 import { ExportDialog } from '../export/export-dialog';
 import { useSaving } from '../saving';
 import { edit, redo, undo, useEditor } from '../state';
+import { CompareDialog } from './compare-dialog';
 import { HistoryDialog } from './history-dialog';
 import { SaveState } from './save-state';
 import { toggleTheme } from './theme-choice';
@@ -63,6 +64,7 @@ export function PieceBar() {
   const safeAreas = useEditor((s) => s.safeAreas);
   const projectName = useSaving((s) => s.open?.projectName);
   const [dialog, setDialog] = useState<'export' | 'history' | null>(null);
+  const [compared, setCompared] = useState<number | null>(null);
   const seconds = Math.round((piece.length / framesPerSecond(piece.rate)) * 100) / 100;
   return (
     <Bar>
@@ -107,7 +109,15 @@ export function PieceBar() {
       </Menu>
       <MainButton onPress={() => setDialog('export')}>Export</MainButton>
       <ExportDialog isOpen={dialog === 'export'} onClose={() => setDialog(null)} />
-      <HistoryDialog isOpen={dialog === 'history'} onClose={() => setDialog(null)} />
+      <HistoryDialog
+        isOpen={dialog === 'history'}
+        onClose={() => setDialog(null)}
+        onCompare={(revision) => {
+          setDialog(null);
+          setCompared(revision);
+        }}
+      />
+      {compared !== null && <CompareDialog revision={compared} onClose={() => setCompared(null)} />}
     </Bar>
   );
 }

@@ -5,7 +5,17 @@ import type { Piece } from '@/core/document';
 import { artItems, evaluate, sameItems, type DrawList } from '@/core/scene';
 import { paint } from '@/core/paint';
 import { newCanvas } from '@/workers/new-canvas';
-import { endColourPick, useColourPick, useEditor, useLooseEnds, useTools, type Tool } from '../state';
+import {
+  endColourPick,
+  shownPiece,
+  useColourPick,
+  useEditor,
+  useLooseEnds,
+  useTools,
+  type EditorState,
+  type Tool,
+} from '../state';
+import { onionItems } from './onion';
 import { paintOverlay } from './overlay';
 import { takeDropped } from '../importing';
 import { useTracing } from '../tracing/trace-state';
@@ -110,8 +120,12 @@ export function CanvasStage() {
 
     /** What the picture shows, so that it is painted anew only when that changes. */
     let shown: { list: DrawList; key: string } | null = null;
-    const paintPicture = (piece: Piece, frame: number, view: View, ratio: number, linesOnly: boolean) => {
-      const list = linesOnly ? artAlone(piece) : evaluate(piece, frame);
+    const paintPicture = (state: EditorState, view: View, ratio: number) => {
+      const { frame, onion } = state;
+      const piece = shownPiece(state);
+      const now = state.linesOnly ? artAlone(piece) : evaluate(piece, frame);
+      const faint = onion.shown && !state.playing && !state.linesOnly ? onionItems(piece, frame, onion) : [];
+      const list = faint.length > 0 ? { ...now, items: [...faint, ...now.items] } : now;
       const shownUnderlays = piece.underlays.filter((underlay) => !underlay.hidden && underlay.opacity > 0);
       const images = shownUnderlays.map(underlayImage);
       const { width, height } = picture.current!;
@@ -164,7 +178,7 @@ export function CanvasStage() {
           shown = null;
         }
       }
-      paintPicture(state.piece, state.frame, view, ratio, state.linesOnly);
+      paintPicture(state, view, ratio);
       above.setTransform(ratio, 0, 0, ratio, 0, 0);
       above.clearRect(0, 0, width, height);
       paintOverlay(above, view, state, tools[state.tool].marks());

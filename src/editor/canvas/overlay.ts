@@ -8,9 +8,9 @@ import {
   type Point,
 } from '@/core/geometry';
 import { inkedLengths } from '@/core/ink';
-import { strokesOf, type Stroke } from '@/core/document';
+import { strokeById, strokesOf, windowAt, type Piece, type Stroke } from '@/core/document';
 import { tracePath } from '@/core/paint';
-import { windowAt } from '@/core/scene';
+import { inkedLength } from '@/core/scene';
 import { looseEndsOf, useLooseEnds, useTools, type EditorState } from '../state';
 import { useTracing } from '../tracing/trace-state';
 import { OVERLAY } from './colours';
@@ -252,6 +252,39 @@ function marks(context: Context, view: View, { preview, box, says, hairlines, tr
   }
 }
 
+/** Fine threads from where strokes are awaited to where those that wait begin, of the chosen ones. */
+function cueThreads(context: Context, view: View, piece: Piece, chosen: readonly string[]): void {
+  for (const stroke of strokesOf(piece)) {
+    const { cue } = stroke;
+    const leader = cue && strokeById(piece, cue.to);
+    if (!cue || !leader || stroke.hidden || leader.hidden) continue;
+    if (!chosen.includes(stroke.id) && !chosen.includes(leader.id)) continue;
+    const m = measurePath(leader.path);
+    const own = measurePath(stroke.path);
+    const from = toScreen(view, pointAtLength(m, cue.at * m.length));
+    const to = toScreen(view, pointAtLength(own, cue.ties === 'arrival' ? own.length : 0));
+    const away = { x: to.x - from.x, y: to.y - from.y };
+    context.beginPath();
+    context.moveTo(from.x, from.y);
+    // A slack thread: it hangs aside by a share of its length, so that it is never taken for a path.
+    context.quadraticCurveTo(
+      from.x + away.x / 2 - away.y * 0.18,
+      from.y + away.y / 2 + away.x * 0.18,
+      to.x,
+      to.y,
+    );
+    context.setLineDash([1, 3]);
+    context.lineCap = 'round';
+    context.lineWidth = 1.6;
+    context.strokeStyle = OVERLAY.caution;
+    context.stroke();
+    context.setLineDash([]);
+    context.lineCap = 'butt';
+    dot(context, from, 3.4, OVERLAY.caution, OVERLAY.ink);
+    dot(context, to, 2.4, OVERLAY.caution, OVERLAY.ink);
+  }
+}
+
 /** Draws everything that helps to work and is never exported. While the piece plays the picture stands alone. */
 export function paintOverlay(context: Context, view: View, state: EditorState, tool: ToolMarks): void {
   if (state.safeAreas) safeAreas(context, view, state.piece.size);
@@ -269,12 +302,14 @@ export function paintOverlay(context: Context, view: View, state: EditorState, t
   const box = framed(state);
   if (box) drawFrame(context, view, box.bounds, !box.locked && state.tool === 'select');
   const strokes = strokesOf(piece);
-  const chosen = strokes.filter((layer) => selection.layers.includes(layer.id) && !layer.hidden);
+  const away = (layer: Stroke): boolean =>
+    layer.hidden || (state.solo.length > 0 && !state.solo.includes(layer.id));
+  const chosen = strokes.filter((layer) => selection.layers.includes(layer.id) && !away(layer));
   for (const layer of strokes) {
-    if (layer.hidden || chosen.includes(layer)) continue;
-    const w = windowAt(layer, frame);
+    if (away(layer) || chosen.includes(layer)) continue;
+    const inked = inkedLength(layer, frame) / Math.max(1, measurePath(layer.path).length);
     // Ink shows where the stroke lies; what is not inked now is shown by its path.
-    if (w.head - w.tail > 0.999 && !state.linesOnly) continue;
+    if (inked > 0.999 && !state.linesOnly) continue;
     line(context, view, layer.path);
     context.lineWidth = 1;
     context.strokeStyle = state.linesOnly ? OVERLAY.vellum : OVERLAY.faint;
@@ -283,7 +318,7 @@ export function paintOverlay(context: Context, view: View, state: EditorState, t
     context.setLineDash([]);
   }
   strokes.forEach((layer, i) => {
-    if (layer.hidden || chosen.includes(layer)) return;
+    if (away(layer) || chosen.includes(layer)) return;
     const short = measurePath(layer.path).length * view.zoom < TINY;
     if (short && strokes.length > MANY && !tool.tapped) {
       // So close together they are of use only to whoever works on the strokes.
@@ -312,6 +347,7 @@ export function paintOverlay(context: Context, view: View, state: EditorState, t
     pointsAndHandles(context, view, chosen[0]!.path, shownHandles(chosen[0]!, state));
   }
   if (!quiet) for (const layer of chosen) ends(context, view, layer, frame);
+  if (state.step === 'time') cueThreads(context, view, piece, selection.layers);
   const { shown, reach } = useLooseEnds.getState();
   if (shown) looseEnds(context, view, looseEndsOf(piece, reach));
   marks(context, view, tool);

@@ -3,19 +3,24 @@ import { takeTool } from '../bar/tool-strip';
 import { takePasted } from '../importing';
 import { leaveTrace, takeTrace, useTracing } from '../tracing';
 import { togglePlay } from '../playback/playback';
-import { fitTime } from '../score';
+import { fitTime, nextPlayMode } from '../score';
+import { putMarker, removeMarker, setWorkRange } from '@/core/document';
 import { save } from '../saving';
 import {
   copySelected,
   deleteSelected,
   duplicateSelected,
+  edit,
+  groupSelected,
   makeCorner,
   makeSmooth,
+  mirrorSelectedKeys,
   nudgeKeys,
   nudgeSelected,
   pasteCopied,
   redo,
   reverseSelected,
+  reverseSelectedKeys,
   select,
   selectAll,
   selectedStrokes,
@@ -24,6 +29,7 @@ import {
   splitAtPoint,
   stepSelected,
   toggleClosed,
+  toggleSolo,
   undo,
   useEditor,
   useTools,
@@ -71,6 +77,30 @@ const escape = (): void => {
   else select({});
 };
 
+/** Puts a marker at the frame shown, or takes away the one there. */
+const markHere = (): void => {
+  const frame = Math.round(get().frame);
+  edit((piece) =>
+    piece.markers.some((marker) => marker.frame === frame)
+      ? removeMarker(piece, frame)
+      : putMarker(piece, { frame, name: `Marker ${piece.markers.length + 1}` }),
+  );
+};
+
+/** Lets the work range begin or end at the frame shown; one that would be turned round begins anew. */
+const rangeFrom = (end: 'from' | 'to'): void => {
+  const frame = Math.round(get().frame);
+  edit((piece) => {
+    const last = piece.length - 1;
+    const now = piece.workRange ?? { from: 0, to: last };
+    const next =
+      end === 'from'
+        ? { from: frame, to: now.to > frame ? now.to : last }
+        : { from: now.from < frame ? now.from : 0, to: frame };
+    return next.to > next.from ? setWorkRange(piece, next) : piece;
+  });
+};
+
 const enter = (): void => {
   if (useTracing.getState().run?.strokes) takeTrace();
   else finishDrawing();
@@ -112,8 +142,19 @@ export const SHORTCUTS: readonly Shortcut[] = [
   { group: 'Strokes and points', keys: 'Delete', name: 'Delete', run: deleteSelected },
   { group: 'Strokes and points', keys: 'Ctrl A', name: 'Select all strokes, or all points', run: selectAll },
   { group: 'Strokes and points', keys: 'Ctrl D', name: 'Duplicate', run: duplicateSelected },
-  { group: 'Strokes and points', keys: 'Ctrl C', name: 'Copy strokes', run: copySelected },
-  { group: 'Strokes and points', keys: 'Ctrl V', name: 'Paste strokes, a picture or SVG' },
+  { group: 'Strokes and points', keys: 'Ctrl C', name: 'Copy keys, else strokes', run: copySelected },
+  {
+    group: 'Strokes and points',
+    keys: 'Ctrl V',
+    name: 'Paste keys at the playhead, strokes, a picture or SVG',
+  },
+  { group: 'Strokes and points', keys: 'Ctrl G', name: 'Group, or take the group apart', run: groupSelected },
+  {
+    group: 'Strokes and points',
+    keys: 'Alt S',
+    name: 'Show alone',
+    run: () => toggleSolo(get().selection.layers),
+  },
   {
     group: 'Strokes and points',
     keys: 'Arrows',
@@ -162,9 +203,21 @@ export const SHORTCUTS: readonly Shortcut[] = [
   {
     group: 'Time',
     keys: 'L',
-    name: 'Loop on or off',
-    run: () => useEditor.setState(({ looping }) => ({ looping: !looping })),
+    name: 'Play over and over, there and back, or once',
+    run: nextPlayMode,
   },
+  {
+    group: 'Time',
+    keys: 'Q',
+    name: 'Frames before and after, faintly',
+    run: () => useEditor.setState(({ onion }) => ({ onion: { ...onion, shown: !onion.shown } })),
+  },
+  { group: 'Time', keys: 'B', name: 'Marker at the playhead', run: markHere },
+  { group: 'Time', keys: '[', name: 'Work range from here', run: () => rangeFrom('from') },
+  { group: 'Time', keys: ']', name: 'Work range up to here', run: () => rangeFrom('to') },
+  { group: 'Time', keys: 'Alt R', name: 'Reverse the selected keys in time', run: reverseSelectedKeys },
+  { group: 'Time', keys: 'Alt M', name: 'Mirror the values of the selected keys', run: mirrorSelectedKeys },
+  { group: 'Time', keys: 'Alt drag', name: 'In the score: without snapping' },
   { group: 'View', keys: '+', name: 'Zoom in', run: () => zoomBy(1.25) },
   { group: 'View', keys: '-', name: 'Zoom out', run: () => zoomBy(0.8) },
   {

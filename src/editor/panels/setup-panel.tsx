@@ -1,7 +1,8 @@
 'use client';
+import { useState } from 'react';
 import { framesPerSecond, parseTime, rateName, RATES } from '@/core/timing';
-import { LIMITS, type Piece } from '@/core/document';
-import { ColourField, NameField, NumberField, parseWithUnit, Segmented, Select } from '@/ui';
+import { lastKeyedFrame, LIMITS, withLength, withRate, type Kept, type Piece } from '@/core/document';
+import { Check, ColourField, NameField, NumberField, parseWithUnit, Segmented, Select } from '@/ui';
 import { beginDrag, edit, endDrag, useEditor } from '../state';
 import { Group, Hint, PanelFacts, PanelTitle, Row } from './panel';
 import { SIZES } from './presets';
@@ -20,6 +21,9 @@ const DUSK = '#22303a';
 export function SetupPanel() {
   const piece = useEditor((s) => s.piece);
   const { size, rate, length } = piece;
+  const [keep, setKeep] = useState<Kept>('seconds');
+  const [spread, setSpread] = useState(false);
+  const last = lastKeyedFrame(piece);
   const drag = { onBegin: beginDrag, onEnd: endDrag };
   const sizeId = `${size.width}x${size.height}`;
   const known = SIZES.some(({ id }) => id === sizeId);
@@ -71,8 +75,22 @@ export function SetupPanel() {
               choices={RATES.map((r) => ({ id: `${r.numerator}/${r.denominator}`, name: rateName(r) }))}
               onChange={(id) => {
                 const [numerator, denominator] = id.split('/').map(Number) as [number, number];
-                put({ rate: { numerator, denominator } });
+                edit((p) => withRate(p, { numerator, denominator }, keep));
               }}
+            />
+          </div>
+        </Row>
+        <Row>
+          <span>A new rate keeps</span>
+          <div style={{ width: 128 }}>
+            <Segmented
+              label="A new rate keeps"
+              value={keep}
+              choices={[
+                { id: 'seconds', name: 'seconds' },
+                { id: 'frames', name: 'frames' },
+              ]}
+              onChange={setKeep}
             />
           </div>
         </Row>
@@ -82,13 +100,28 @@ export function SetupPanel() {
           min={1}
           max={LIMITS.frames}
           onChange={(value) => {
-            put({ length: Math.round(value) }, 'length');
+            edit((p) => withLength(p, value, spread), 'length');
             useEditor.setState(({ frame }) => ({ frame: Math.min(frame, Math.round(value) - 1) }));
           }}
           format={(v) => `${v} fr`}
           parse={(text) => parseTime(text, rate)}
           {...drag}
         />
+        <Check isSelected={spread} onChange={setSpread}>
+          Keys are spread with the length
+        </Check>
+        {last > length - 1 && (
+          <Hint>
+            Keys go on to frame {last}, after the end.{' '}
+            <button
+              type="button"
+              style={{ border: 0, padding: 0, background: 'none', color: 'var(--head)' }}
+              onClick={() => edit((p) => withLength(p, last + 1, false))}
+            >
+              Make room for them
+            </button>
+          </Hint>
+        )}
       </Group>
       <Group title="Look at it over">
         <Segmented

@@ -1,32 +1,63 @@
+import type { Piece } from '@/core/document';
 import { framesPerSecond } from '@/core/timing';
-import { useEditor } from '../state';
+import { useEditor, type PlayMode } from '../state';
+
+/** The frames that are played: the work range where there is one, else all. */
+export function playedRange({ workRange, length }: Pick<Piece, 'workRange' | 'length'>): {
+  from: number;
+  to: number;
+} {
+  if (!workRange) return { from: 0, to: length - 1 };
+  const to = Math.min(length - 1, workRange.to);
+  return { from: Math.min(workRange.from, to), to };
+}
 
 /**
- * Plays the piece at its own rate: each picture the screen asks for shows the frame that is due. Frames passed over
- * are counted, so that what is seen can be trusted or not.
+ * The frame that is due after so many frames have passed since one; null where playing has come to its end.
+ * @param first where playing began, within the range.
+ */
+export function dueFrame(
+  { from, to }: { readonly from: number; readonly to: number },
+  first: number,
+  passed: number,
+  mode: PlayMode,
+): number | null {
+  const count = to - from + 1;
+  const on = first - from + passed;
+  if (mode === 'once') return on >= count ? null : from + on;
+  if (mode === 'loop' || count === 1) return from + (on % count);
+  // There and back: the ends are shown once each time.
+  const turn = on % (2 * (count - 1));
+  return from + (turn < count ? turn : 2 * (count - 1) - turn);
+}
+
+/**
+ * Plays the piece at its own rate, or a share of it: each picture the screen asks for shows the frame that is due. Frames
+ * passed over are counted, so that what is seen can be trusted or not.
  */
 export function play(): void {
-  const { piece, frame, looping, playing } = useEditor.getState();
+  const { piece, frame, playing, playSpeed } = useEditor.getState();
   if (playing) return;
-  const rate = framesPerSecond(piece.rate);
-  const first = frame >= piece.length - 1 ? 0 : frame;
+  const rate = framesPerSecond(piece.rate) * playSpeed;
+  const range = playedRange(piece);
+  const first = frame >= range.to || frame < range.from ? range.from : frame;
   let began: number | null = null;
-  let shown = first;
+  let shown = 0;
   useEditor.setState({ playing: true, dropped: 0, frame: first });
   const next = (now: number): void => {
     const state = useEditor.getState();
     if (!state.playing) return;
     began ??= now;
     const passed = Math.floor(((now - began) / 1000) * rate);
-    const absolute = first + passed;
-    if (!looping && absolute >= piece.length) {
-      useEditor.setState({ playing: false, frame: piece.length - 1 });
+    const due = dueFrame(range, first, passed, state.playMode);
+    if (due === null) {
+      useEditor.setState({ playing: false, frame: range.to });
       return;
     }
-    if (absolute !== shown) {
-      const dropped = state.dropped + Math.max(0, absolute - shown - 1);
-      shown = absolute;
-      useEditor.setState({ frame: absolute % piece.length, dropped });
+    if (passed !== shown) {
+      const dropped = state.dropped + Math.max(0, passed - shown - 1);
+      shown = passed;
+      useEditor.setState({ frame: due, dropped });
     }
     requestAnimationFrame(next);
   };

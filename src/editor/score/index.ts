@@ -1,2 +1,3 @@
 export * from './score';
 export { fitTime } from './time-scale';
+export { nextPlayMode } from './transport';

@@ -1,22 +1,58 @@
 'use client';
 import { memo, type ReactNode } from 'react';
-import { Eye, EyeOff, Link2, Lock, LockOpen, Shapes, Type } from 'lucide-react';
+import {
+  ChevronDown,
+  ChevronRight,
+  Eye,
+  EyeOff,
+  Flashlight,
+  Link2,
+  Lock,
+  LockOpen,
+  Shapes,
+  Type,
+} from 'lucide-react';
 import styled from 'styled-components';
-import { markColour, type Layer, type Stroke } from '@/core/document';
-import { keysOf } from '@/core/timing';
+import { colourAt } from '@/core/colour';
+import { markColour, partOf, type Group, type KeyedPart, type Layer, type Stroke } from '@/core/document';
+import { keysOf, valueAt, type Animated } from '@/core/timing';
 import { NameField } from '@/ui';
-import { renameLayer, setFlag } from '../state';
+import { renameGroupTo, renameLayer, setFlag, toggleSolo, useEditor } from '../state';
+import { partName, partWords } from '../part-names';
+import { setCollapsed, setOpened } from './rows';
 
-const Head = styled.div`
+const Head = styled.div<{ $inset: number }>`
   display: flex;
   align-items: center;
-  gap: 8px;
+  gap: 7px;
   min-width: 0;
   height: 100%;
-  padding: 0 12px 0 10px;
+  padding: 0 12px 0 ${({ $inset }) => 4 + $inset}px;
+`;
+const Turn = styled.button`
+  display: grid;
+  place-items: center;
+  width: 16px;
+  height: 20px;
+  padding: 0;
+  border: 0;
+  background: none;
+  color: var(--quiet);
+  flex: none;
+  svg {
+    width: 14px;
+    height: 14px;
+  }
+  &:hover {
+    color: var(--text);
+  }
+`;
+const NoTurn = styled.span`
+  width: 16px;
+  flex: none;
 `;
 const Order = styled.span`
-  width: 22px;
+  width: 20px;
   text-align: right;
   font: italic 16px/1 var(--serif);
   color: var(--quiet);
@@ -107,11 +143,110 @@ function markOf(layer: Layer): { mark: ReactNode; colour: string } {
   return { mark: null, colour: markColour(layer.ink) };
 }
 
+const stopPointer = (event: { stopPropagation: () => void }) => event.stopPropagation();
+
+/** Hides, locks and shows alone the layers of a row. */
+function Switches({ layers, name }: { layers: readonly Layer[]; name: string }) {
+  const solo = useEditor((s) => s.solo);
+  const ids = layers.map((layer) => layer.id);
+  const locked = layers.every((layer) => layer.locked);
+  const hidden = layers.every((layer) => layer.hidden);
+  const alone = ids.every((id) => solo.includes(id));
+  const all = [
+    {
+      name: `Show ${name} alone`,
+      on: alone,
+      icon: <Flashlight />,
+      title: alone ? 'Show the others again' : 'Show alone',
+      run: () => toggleSolo(ids),
+    },
+    {
+      name: `Lock ${name}`,
+      on: locked,
+      icon: locked ? <Lock /> : <LockOpen />,
+      title: locked ? 'Unlock' : 'Lock',
+      run: () => setFlag(ids, 'locked', !locked),
+    },
+    {
+      name: `Hide ${name}`,
+      on: hidden,
+      icon: hidden ? <EyeOff /> : <Eye />,
+      title: hidden ? 'Show' : 'Hide',
+      run: () => setFlag(ids, 'hidden', !hidden),
+    },
+  ];
+  return all.map((one) => (
+    <Switch
+      key={one.name}
+      tabIndex={-1}
+      aria-label={one.name}
+      aria-pressed={one.on}
+      title={one.title}
+      onPointerDown={stopPointer}
+      onClick={one.run}
+    >
+      {one.icon}
+    </Switch>
+  ));
+}
+
+/** Opens and closes what lies under a row. */
+function Opener({
+  isOpen,
+  label,
+  onChange,
+}: {
+  isOpen: boolean;
+  label: string;
+  onChange: (to: boolean) => void;
+}) {
+  return (
+    <Turn
+      tabIndex={-1}
+      aria-label={label}
+      aria-expanded={isOpen}
+      title={label}
+      onPointerDown={stopPointer}
+      onDoubleClick={stopPointer}
+      onClick={() => onChange(!isOpen)}
+    >
+      {isOpen ? <ChevronDown /> : <ChevronRight />}
+    </Turn>
+  );
+}
+
+function Renaming({
+  label,
+  value,
+  onChange,
+  onRenamed,
+}: {
+  label: string;
+  value: string;
+  onChange: (name: string) => void;
+  onRenamed: () => void;
+}) {
+  return (
+    <span
+      style={{ flex: 1, minWidth: 0 }}
+      ref={(node) => node?.querySelector('input')?.focus()}
+      onBlur={onRenamed}
+      onPointerDown={stopPointer}
+    >
+      <NameField label={label} value={value} onChange={onChange} />
+    </span>
+  );
+}
+
 /** Name, number and switches of a lane. */
 export const LaneHead = memo(function LaneHead({
   layer,
   order,
   bound,
+  inGroup,
+  led,
+  parts,
+  isOpen,
   renaming,
   onRenamed,
 }: {
@@ -119,29 +254,37 @@ export const LaneHead = memo(function LaneHead({
   order: number | null;
   /** What it follows or what follows it, in words; null where nothing does. */
   bound: string | null;
+  inGroup: boolean;
+  /** A line of strokes times it. */
+  led: boolean;
+  /** How many parts have lanes of their own. */
+  parts: number;
+  isOpen: boolean;
   renaming: boolean;
   onRenamed: () => void;
 }) {
-  const frames = layer.type === 'stroke' ? writingFrames(layer) : null;
+  const frames = layer.type === 'stroke' && !led ? writingFrames(layer) : null;
   const { mark, colour } = markOf(layer);
-  const toggle = (flag: 'hidden' | 'locked') => setFlag([layer.id], flag, !layer[flag]);
   return (
-    <Head>
+    <Head $inset={inGroup ? 12 : 0}>
+      {parts > 0 ? (
+        <Opener
+          isOpen={isOpen}
+          label={isOpen ? `Close the lanes of ${layer.name}` : `Everything keyed in ${layer.name}`}
+          onChange={(to) => setOpened(layer.id, to)}
+        />
+      ) : (
+        <NoTurn />
+      )}
       <Order>{order ?? mark}</Order>
       <Dot style={{ background: colour }} />
       {renaming ? (
-        <span
-          style={{ flex: 1, minWidth: 0 }}
-          ref={(node) => node?.querySelector('input')?.focus()}
-          onBlur={onRenamed}
-          onPointerDown={(event) => event.stopPropagation()}
-        >
-          <NameField
-            label={order ? `Name of stroke ${order}` : 'Name'}
-            value={layer.name}
-            onChange={(name) => renameLayer(layer.id, name)}
-          />
-        </span>
+        <Renaming
+          label={order ? `Name of stroke ${order}` : 'Name'}
+          value={layer.name}
+          onChange={(name) => renameLayer(layer.id, name)}
+          onRenamed={onRenamed}
+        />
       ) : (
         <Name>{layer.name}</Name>
       )}
@@ -150,27 +293,80 @@ export const LaneHead = memo(function LaneHead({
           <Link2 size={13} aria-label={bound} />
         </Bound>
       )}
-      <Switch
-        tabIndex={-1}
-        aria-label={`Lock ${layer.name}`}
-        aria-pressed={layer.locked}
-        title={layer.locked ? 'Unlock' : 'Lock'}
-        onPointerDown={(event) => event.stopPropagation()}
-        onClick={() => toggle('locked')}
-      >
-        {layer.locked ? <Lock /> : <LockOpen />}
-      </Switch>
-      <Switch
-        tabIndex={-1}
-        aria-label={`Hide ${layer.name}`}
-        aria-pressed={layer.hidden}
-        title={layer.hidden ? 'Show' : 'Hide'}
-        onPointerDown={(event) => event.stopPropagation()}
-        onClick={() => toggle('hidden')}
-      >
-        {layer.hidden ? <EyeOff /> : <Eye />}
-      </Switch>
+      <Switches layers={[layer]} name={layer.name} />
       <Quiet>{frames === null ? '' : `${frames} fr`}</Quiet>
+    </Head>
+  );
+});
+
+const LINE_WORDS = { together: 'as one, together', after: 'as one, one after another' } as const;
+
+/** Name and switches of a group. */
+export const GroupHead = memo(function GroupHead({
+  group,
+  members,
+  isOpen,
+  renaming,
+  onRenamed,
+}: {
+  group: Group;
+  members: readonly Layer[];
+  isOpen: boolean;
+  renaming: boolean;
+  onRenamed: () => void;
+}) {
+  return (
+    <Head $inset={0}>
+      <Opener
+        isOpen={isOpen}
+        label={isOpen ? `Close the group ${group.name}` : `Open the group ${group.name}`}
+        onChange={(to) => setCollapsed(group.id, !to)}
+      />
+      {renaming ? (
+        <Renaming
+          label="Name of the group"
+          value={group.name}
+          onChange={(name) => renameGroupTo(group.id, name)}
+          onRenamed={onRenamed}
+        />
+      ) : (
+        <Name style={{ font: 'italic 16px/1.1 var(--serif)' }}>{group.name}</Name>
+      )}
+      {group.line && (
+        <Bound title={`Timed ${LINE_WORDS[group.line.how]}`}>
+          <Link2 size={13} aria-label={`timed ${LINE_WORDS[group.line.how]}`} />
+        </Bound>
+      )}
+      <Switches layers={members} name={group.name} />
+      <Quiet>{members.length}</Quiet>
+    </Head>
+  );
+});
+
+/** Name of a keyed part and its value now. */
+export const PartHead = memo(function PartHead({
+  stroke,
+  part,
+  inGroup,
+}: {
+  stroke: Stroke;
+  part: KeyedPart;
+  inGroup: boolean;
+}) {
+  const value = partOf(stroke, part)!;
+  const now = useEditor((s) => {
+    const frame = Math.round(s.frame);
+    const [first] = keysOf(value as Animated<number | string>);
+    return typeof first?.value === 'string'
+      ? colourAt(value as Animated<string>, frame)
+      : valueAt(value as Animated, frame);
+  });
+  return (
+    <Head $inset={inGroup ? 12 : 0}>
+      <NoTurn />
+      <Order />
+      <Name style={{ color: 'var(--quiet)' }}>{partName(part)}</Name>
+      <Quiet>{partWords(part, now)}</Quiet>
     </Head>
   );
 });

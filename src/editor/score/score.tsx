@@ -2,21 +2,35 @@
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import styled from 'styled-components';
-import { reorderLayers, withTimingCarried, type KeyRef, type Layer } from '@/core/document';
-import { windowAt } from '@/core/scene';
-import { keysOf } from '@/core/timing';
+import {
+  joinedWhereTheyStand,
+  keysAt,
+  membersOf,
+  reorderLayers,
+  withTimingCarried,
+  type KeyRef,
+  type Layer,
+  type Piece,
+} from '@/core/document';
 import { Button } from '@/ui';
-import { edit, select, useEditor } from '../state';
+import { edit, select, selectedStrokes, useEditor } from '../state';
 import { CueThreads } from './cue-threads';
+import { DragWords } from './drag-words';
 import { LANE, laneY } from './envelope';
 import { ArtLane, Lane } from './lane';
-import { LaneHead } from './lane-head';
+import { GroupHead, LaneHead, PartHead } from './lane-head';
+import { InkChart, MarkerLines, Moments } from './moments';
+import { PartLane } from './part-lane';
 import { RetimeBox } from './retime-box';
+import { layersOfRow, rowsOf, setCollapsed, setOpened, useRows, type Row } from './rows';
 import { PlayheadLine, Ruler, useRulerMarks } from './ruler';
+import { SpreadHandle } from './spread-handle';
 import { fitTime, scrollTime, useTimeScale, xOf, zoomTime } from './time-scale';
 import { Transport } from './transport';
 
 export const HEAD_WIDTH = 244;
+const RULER_HEIGHT = 22;
+const FOOT_HEIGHT = RULER_HEIGHT + 18;
 
 const Root = styled.section`
   display: flex;
@@ -32,7 +46,7 @@ const Body = styled.div`
 `;
 const Scroller = styled.div`
   position: absolute;
-  inset: 0 0 20px 0;
+  inset: 0 0 ${FOOT_HEIGHT}px 0;
   overflow: hidden auto;
   scrollbar-width: thin;
   scrollbar-color: var(--rule) transparent;
@@ -52,10 +66,26 @@ const Foot = styled.div`
   left: ${HEAD_WIDTH}px;
   right: 0;
   bottom: 0;
-  height: 20px;
+  height: ${FOOT_HEIGHT}px;
   background: var(--ground);
 `;
-const Row = styled.div`
+const FootHead = styled.div`
+  position: absolute;
+  left: 0;
+  width: ${HEAD_WIDTH}px;
+  bottom: 0;
+  height: ${FOOT_HEIGHT}px;
+  padding: 0 12px 3px;
+  display: grid;
+  justify-items: end;
+  align-content: space-evenly;
+  border-top: 1px solid var(--rule);
+  background: var(--ground);
+  color: var(--quiet);
+  font-size: 11px;
+  line-height: 16px;
+`;
+const RowBox = styled.div`
   position: absolute;
   left: 0;
   right: 0;
@@ -120,29 +150,32 @@ function GridLines() {
 
 const NO_KEYS: readonly KeyRef[] = [];
 
-/** Keys of strokes inside a box given in pixels of the lanes. */
-function keysInBox(
-  layers: readonly Layer[],
-  box: { left: number; right: number; top: number; bottom: number },
-): KeyRef[] {
+interface Bounds {
+  readonly left: number;
+  readonly right: number;
+  readonly top: number;
+  readonly bottom: number;
+}
+
+/** Keys inside a box given in pixels of the lanes. */
+function keysInBox(piece: Piece, rows: readonly Row[], box: Bounds): KeyRef[] {
   const scale = useTimeScale.getState();
-  return layers.flatMap((layer, row) => {
-    if (layer.type !== 'stroke' || layer.locked) return [];
-    return (['head', 'tail'] as const).flatMap((part) =>
-      keysOf(layer.window[part]).flatMap((key, index) => {
+  return rows.flatMap((row, i) => {
+    const top = i * LANE.height;
+    if (top > box.bottom || top + LANE.height < box.top) return [];
+    const { owner } = row;
+    if (!owner || owner.locked || (owner.led && row.kind === 'layer')) return [];
+    const parts = row.kind === 'part' ? [row.part] : ['head', 'tail'];
+    return parts.flatMap((part) =>
+      keysAt(piece, { stroke: owner.id, part }).flatMap((key, index) => {
         const x = xOf(scale, key.frame);
-        const y = row * LANE.height + laneY(windowAt(layer, key.frame)[part]);
-        const inside = x >= box.left && x <= box.right && y >= box.top && y <= box.bottom;
-        return inside ? [{ stroke: layer.id, part, index }] : [];
+        // Keys of a part are taken wherever in its lane they stand.
+        const y = row.kind === 'part' ? null : top + laneY(owner.window(key.frame)[part as 'head' | 'tail']);
+        const inside = x >= box.left && x <= box.right && (y === null || (y >= box.top && y <= box.bottom));
+        return inside ? [{ stroke: owner.id, part, index }] : [];
       }),
     );
   });
-}
-
-/** The writing number of each layer; null for what is not a stroke. */
-function ordersOf(layers: readonly Layer[]): (number | null)[] {
-  let order = 0;
-  return layers.map((layer) => (layer.type === 'stroke' ? ++order : null));
 }
 
 /** What is tied to what, in words for both sides. */
@@ -161,19 +194,30 @@ function boundWords(layers: readonly Layer[]): Map<string, string> {
   return words;
 }
 
+const rowName = (row: Row): string =>
+  row.kind === 'group'
+    ? `Group ${row.group.name}`
+    : row.kind === 'part'
+      ? `${row.stroke.name}, ${row.part}`
+      : row.order
+        ? `${row.order} ${row.layer.name}`
+        : row.layer.name;
+
 /** The lanes: every stroke of the piece over time, in writing order, with the art that lies between them. */
 export function Score() {
   const layers = useEditor((s) => s.piece.layers);
-  const orders = useMemo(() => ordersOf(layers), [layers]);
+  const groups = useEditor((s) => s.piece.groups);
+  const open = useRows();
+  const rows = useMemo(() => rowsOf({ layers, groups }, open), [layers, groups, open]);
   const bound = useMemo(() => boundWords(layers), [layers]);
   const length = useEditor((s) => s.piece.length);
   const selection = useEditor((s) => s.selection);
   const scroller = useRef<HTMLDivElement>(null);
   const [renaming, setRenaming] = useState<string | null>(null);
   const [dropAt, setDropAt] = useState<number | null>(null);
-  const [box, setBox] = useState<{ left: number; right: number; top: number; bottom: number } | null>(null);
-  const rows = useVirtualizer({
-    count: layers.length,
+  const [box, setBox] = useState<Bounds | null>(null);
+  const virtual = useVirtualizer({
+    count: rows.length,
     getScrollElement: () => scroller.current,
     estimateSize: () => LANE.height,
     overscan: 4,
@@ -209,22 +253,34 @@ export function Score() {
   }, [length]);
 
   const focusRow = (index: number) => {
-    rows.scrollToIndex(index);
+    virtual.scrollToIndex(index);
     requestAnimationFrame(() =>
       scroller.current?.querySelector<HTMLElement>(`[data-row="${index}"]`)?.focus(),
     );
   };
   const choose = (index: number, event: { shiftKey: boolean; ctrlKey: boolean; metaKey: boolean }) => {
-    const id = layers[index]!.id;
+    const ids = layersOfRow(rows[index]!);
     const { layers: chosen } = useEditor.getState().selection;
+    const has = ids.every((id) => chosen.includes(id));
     if (event.ctrlKey || event.metaKey) {
-      select({ layers: chosen.includes(id) ? chosen.filter((other) => other !== id) : [...chosen, id] });
+      select({
+        layers: has ? chosen.filter((other) => !ids.includes(other)) : [...new Set([...chosen, ...ids])],
+      });
     } else if (event.shiftKey && chosen.length > 0) {
-      const anchor = layers.findIndex((layer) => layer.id === chosen[0]);
+      const anchor = rows.findIndex((row) => layersOfRow(row).includes(chosen[0]!));
       const [a, b] = [Math.min(anchor, index), Math.max(anchor, index)];
-      const range = layers.slice(a, b + 1).map((layer) => layer.id);
+      const range = [...new Set(rows.slice(a, b + 1).flatMap(layersOfRow))];
       select({ layers: anchor > index ? range.reverse() : range });
-    } else select({ layers: [id] });
+    } else select({ layers: ids });
+  };
+
+  /** The place in the order of layers before a row. */
+  const layerIndexAt = (row: number): number => {
+    const at = rows[row];
+    if (!at) return layers.length;
+    const id = layersOfRow(at)[0];
+    const own = layers.findIndex((layer) => layer.id === id);
+    return at.kind === 'part' ? own + 1 : own;
   };
 
   /** Drags strokes to another place in the writing order. */
@@ -232,8 +288,9 @@ export function Score() {
     if (event.button !== 0) return;
     const target = event.currentTarget;
     const chosen = useEditor.getState().selection.layers;
-    const id = layers[index]!.id;
-    const already = chosen.includes(id) && !event.shiftKey && !event.ctrlKey && !event.metaKey;
+    const ids = layersOfRow(rows[index]!);
+    const already =
+      ids.every((id) => chosen.includes(id)) && !event.shiftKey && !event.ctrlKey && !event.metaKey;
     if (!already) choose(index, event);
     const from = event.clientY;
     let to: number | null = null;
@@ -241,7 +298,7 @@ export function Score() {
     const moved = (e: globalThis.PointerEvent) => {
       if (to === null && Math.abs(e.clientY - from) < 5) return;
       const top = scroller.current!.getBoundingClientRect().top - scroller.current!.scrollTop;
-      to = Math.max(0, Math.min(layers.length, Math.round((e.clientY - top) / LANE.height)));
+      to = Math.max(0, Math.min(rows.length, Math.round((e.clientY - top) / LANE.height)));
       setDropAt(to);
     };
     const done = () => {
@@ -254,8 +311,10 @@ export function Score() {
         if (already) choose(index, event);
         return;
       }
+      const moving = useEditor.getState().selection.layers;
+      const before = layerIndexAt(place);
       edit((piece) =>
-        withTimingCarried(piece, reorderLayers(piece, useEditor.getState().selection.layers, place)),
+        withTimingCarried(piece, joinedWhereTheyStand(reorderLayers(piece, moving, before), moving)),
       );
     };
     target.addEventListener('pointermove', moved);
@@ -274,7 +333,7 @@ export function Score() {
     });
     const from = at(event);
     const keep = event.shiftKey ? useEditor.getState().selection.keys : [];
-    let drawn: typeof box = null;
+    let drawn: Bounds | null = null;
     target.setPointerCapture(event.pointerId);
     const moved = (e: globalThis.PointerEvent) => {
       const to = at(e);
@@ -296,46 +355,69 @@ export function Score() {
         choose(index, event);
         return;
       }
-      const keys = [...keep, ...keysInBox(layers, drawn)];
-      select({ layers: [...new Set(keys.map((key) => key.stroke))], keys });
+      const { piece } = useEditor.getState();
+      const keys = [...keep, ...keysInBox(piece, rows, drawn)];
+      const ids = keys.flatMap(({ stroke }) => {
+        const members = membersOf(piece, stroke).map((layer) => layer.id);
+        return members.length > 0 ? members : [stroke];
+      });
+      select({ layers: [...new Set(ids)], keys });
     };
     target.addEventListener('pointermove', moved);
     target.addEventListener('pointerup', done);
     target.addEventListener('pointercancel', done);
   };
 
+  /** Opens or closes what lies under a row; null where nothing does. */
+  const opening = (row: Row): ((to: boolean) => void) | null => {
+    if (row.kind === 'group') return (to) => setCollapsed(row.group.id, !to);
+    return row.kind === 'layer' && row.parts.length > 0 ? (to) => setOpened(row.layer.id, to) : null;
+  };
+  const isOpen = (row: Row): boolean =>
+    row.kind === 'group'
+      ? !open.collapsed.includes(row.group.id)
+      : row.kind === 'layer' && open.opened.includes(row.layer.id);
+
   const rowKey = (event: KeyboardEvent<HTMLElement>, index: number) => {
     if (event.target !== event.currentTarget) return;
+    const row = rows[index]!;
     const up = event.key === 'ArrowUp';
+    const turn = opening(row);
     if ((up || event.key === 'ArrowDown') && !event.altKey) {
       const to = index + (up ? -1 : 1);
-      if (to >= 0 && to < layers.length) {
+      if (to >= 0 && to < rows.length) {
         choose(to, event);
         focusRow(to);
       }
-    } else if (event.key === ' ' || event.key === 'Enter') choose(index, event);
-    else if (event.key === 'F2') setRenaming(layers[index]!.id);
+    } else if (event.key === 'ArrowRight' && turn && !isOpen(row)) turn(true);
+    else if (event.key === 'ArrowLeft' && turn && isOpen(row)) turn(false);
+    else if (event.key === ' ' || event.key === 'Enter') choose(index, event);
+    else if (event.key === 'F2' && row.kind !== 'part') setRenaming(row.key);
     else return;
     event.preventDefault();
     event.stopPropagation();
   };
 
-  const firstSelected = Math.max(
-    0,
-    layers.findIndex((layer) => selection.layers.includes(layer.id)),
-  );
+  const isChosen = (row: Row): boolean => layersOfRow(row).every((id) => selection.layers.includes(id));
+  const firstSelected = Math.max(0, rows.findIndex(isChosen));
+  const inView = (row: number): boolean => {
+    const [top, height] = [virtual.scrollOffset ?? 0, virtual.scrollRect?.height ?? 0];
+    return row * LANE.height >= top - 1 && (row + 1) * LANE.height <= top + height + 1;
+  };
+  const spreading = selection.keys.length === 0 && selection.layers.length > 1;
   return (
     <Root aria-label="Score" data-score>
       <Transport />
       <Body>
         <Over>
           <GridLines />
+          <MarkerLines />
         </Over>
         <Scroller
           ref={scroller}
-          role="grid"
+          role="treegrid"
           aria-label="Strokes in writing order"
-          aria-rowcount={layers.length}
+          aria-rowcount={rows.length}
           aria-multiselectable
         >
           {layers.length === 0 && (
@@ -346,21 +428,26 @@ export function Score() {
               </Button>
             </Empty>
           )}
-          <div style={{ height: rows.getTotalSize(), position: 'relative' }}>
-            {rows.getVirtualItems().map(({ index }) => {
-              const layer = layers[index];
-              if (!layer) return null;
-              const isSelected = selection.layers.includes(layer.id);
-              const keys = selection.keys.some((key) => key.stroke === layer.id)
-                ? selection.keys.filter((key) => key.stroke === layer.id)
-                : NO_KEYS;
+          <div style={{ height: virtual.getTotalSize(), position: 'relative' }}>
+            {virtual.getVirtualItems().map(({ index }) => {
+              const row = rows[index];
+              if (!row) return null;
+              const { owner } = row;
+              const isSelected = isChosen(row);
+              const keys =
+                owner && selection.keys.some((key) => key.stroke === owner.id)
+                  ? selection.keys.filter((key) => key.stroke === owner.id)
+                  : NO_KEYS;
+              const turn = opening(row);
               return (
-                <Row
-                  key={layer.id}
+                <RowBox
+                  key={row.key}
                   role="row"
                   aria-selected={isSelected}
                   aria-rowindex={index + 1}
-                  aria-label={orders[index] ? `${orders[index]} ${layer.name}` : layer.name}
+                  aria-level={row.kind === 'part' || (row.kind === 'layer' && row.group) ? 2 : 1}
+                  {...(turn && { 'aria-expanded': isOpen(row) })}
+                  aria-label={rowName(row)}
                   tabIndex={index === firstSelected ? 0 : -1}
                   data-row={index}
                   style={{ transform: `translateY(${index * LANE.height}px)` }}
@@ -370,33 +457,48 @@ export function Score() {
                     role="rowheader"
                     style={{ minWidth: 0 }}
                     onPointerDown={(event) => dragOrder(event, index)}
-                    onDoubleClick={() => setRenaming(layer.id)}
+                    onDoubleClick={() => row.kind !== 'part' && setRenaming(row.key)}
                   >
-                    <LaneHead
-                      layer={layer}
-                      order={orders[index] ?? null}
-                      bound={bound.get(layer.id) ?? null}
-                      renaming={renaming === layer.id}
-                      onRenamed={() => setRenaming(null)}
-                    />
+                    {row.kind === 'group' ? (
+                      <GroupHead
+                        group={row.group}
+                        members={row.members}
+                        isOpen={isOpen(row)}
+                        renaming={renaming === row.key}
+                        onRenamed={() => setRenaming(null)}
+                      />
+                    ) : row.kind === 'part' ? (
+                      <PartHead stroke={row.stroke} part={row.part} inGroup={row.inGroup} />
+                    ) : (
+                      <LaneHead
+                        layer={row.layer}
+                        order={row.order}
+                        bound={bound.get(row.layer.id) ?? null}
+                        inGroup={row.group !== undefined}
+                        led={owner?.led === true}
+                        parts={row.parts.length}
+                        isOpen={isOpen(row)}
+                        renaming={renaming === row.key}
+                        onRenamed={() => setRenaming(null)}
+                      />
+                    )}
                   </div>
                   <div
                     role="gridcell"
                     style={{ overflow: 'hidden' }}
                     onPointerDown={(event) => boxSelect(event, index)}
                   >
-                    {layer.type === 'stroke' ? (
-                      <Lane stroke={layer} length={length} isSelected={isSelected} keys={keys} />
-                    ) : (
-                      <ArtLane layer={layer} length={length} />
-                    )}
+                    <RowLane row={row} length={length} isSelected={isSelected} keys={keys} />
                   </div>
-                </Row>
+                </RowBox>
               );
             })}
             <OverLanes>
-              <CueThreads layers={layers} />
-              {selection.keys.length > 1 && <RetimeBox keys={selection.keys} />}
+              <CueThreads rows={rows} />
+              {selection.keys.length > 1 && <RetimeBox keys={selection.keys} rows={rows} />}
+              {spreading && (
+                <SpreadHandle strokes={selectedStrokes(useEditor.getState())} rows={rows} inView={inView} />
+              )}
             </OverLanes>
             {dropAt !== null && <DropLine style={{ top: dropAt * LANE.height - 1 }} />}
             {box && (
@@ -411,13 +513,44 @@ export function Score() {
             )}
           </div>
         </Scroller>
+        <FootHead aria-hidden>
+          <span>markers, work range</span>
+          <span>ink on screen</span>
+        </FootHead>
+        <Foot>
+          <Moments />
+          <div style={{ position: 'relative', height: RULER_HEIGHT }}>
+            <InkChart height={RULER_HEIGHT} />
+            <Ruler />
+          </div>
+        </Foot>
         <Over>
           <PlayheadLine />
+          <DragWords />
         </Over>
-        <Foot>
-          <Ruler />
-        </Foot>
       </Body>
     </Root>
+  );
+}
+
+/** What a row shows over time. */
+function RowLane({
+  row,
+  length,
+  isSelected,
+  keys,
+}: {
+  row: Row;
+  length: number;
+  isSelected: boolean;
+  keys: readonly KeyRef[];
+}) {
+  if (row.kind === 'layer' && row.layer.type !== 'stroke')
+    return <ArtLane layer={row.layer} length={length} />;
+  if (!row.owner) return null;
+  return row.kind === 'part' ? (
+    <PartLane owner={row.owner} part={row.part} length={length} isSelected={isSelected} keys={keys} />
+  ) : (
+    <Lane owner={row.owner} length={length} isSelected={isSelected} keys={keys} />
   );
 }

@@ -1,11 +1,22 @@
 'use client';
-import { useState } from 'react';
-import { ChevronLeft, ChevronRight, Pause, Play, Repeat, SkipBack } from 'lucide-react';
+import { useDeferredValue, useMemo, useState, type ReactNode } from 'react';
+import {
+  ArrowLeftRight,
+  ArrowRightToLine,
+  ChevronLeft,
+  ChevronRight,
+  Layers2,
+  Pause,
+  Play,
+  Repeat,
+  SkipBack,
+} from 'lucide-react';
 import styled from 'styled-components';
+import { loopGaps, type LoopGap } from '@/core/scene';
 import { parseTime, timecode } from '@/core/timing';
-import { IconButton, IconToggle } from '@/ui';
+import { Button, IconButton, IconToggle, Menu, NumberField, Select } from '@/ui';
 import { togglePlay } from '../playback/playback';
-import { showFrame, useEditor } from '../state';
+import { select, showFrame, useEditor, type Onion, type PlayMode } from '../state';
 
 const Bar = styled.div`
   display: flex;
@@ -41,6 +52,16 @@ const Hint = styled.span`
   b {
     font-weight: 400;
   }
+`;
+const Fact = styled.span`
+  padding: 0 6px;
+  color: var(--quiet);
+  white-space: nowrap;
+`;
+const Onions = styled.div`
+  display: flex;
+  gap: 10px;
+  --number-width: 44px;
 `;
 const Dropped = styled.span`
   color: var(--caution);
@@ -83,13 +104,114 @@ function MomentField({ label, shown, wide }: { label: string; shown: string; wid
   );
 }
 
+const MODES: readonly { id: PlayMode; words: string; icon: ReactNode }[] = [
+  { id: 'loop', words: 'Over and over', icon: <Repeat /> },
+  { id: 'there and back', words: 'There and back', icon: <ArrowLeftRight /> },
+  { id: 'once', words: 'Once', icon: <ArrowRightToLine /> },
+];
+
+/** The next way of playing. */
+export function nextPlayMode(): void {
+  useEditor.setState(({ playMode }) => ({
+    playMode: MODES[(MODES.findIndex((mode) => mode.id === playMode) + 1) % MODES.length]!.id,
+  }));
+}
+
+const SPEEDS = [
+  { id: '1', name: 'full speed' },
+  { id: '0.5', name: 'half' },
+  { id: '0.25', name: 'quarter' },
+  { id: '0.1', name: 'tenth' },
+] as const;
+
+/** Whether the piece plays over and over without a seam, and by which strokes it does not. */
+function LoopCheck() {
+  const piece = useDeferredValue(useEditor((s) => s.piece));
+  const gaps = useMemo(() => loopGaps(piece), [piece]);
+  if (gaps.length === 0) return <Fact data-loop="closes">loop closes</Fact>;
+  const words = (gap: LoopGap) =>
+    gap.differs === 'look'
+      ? `${gap.stroke.name}: looks otherwise`
+      : `${gap.stroke.name}: ${Math.round(gap.pixels)} px differ`;
+  const all = {
+    id: 'all',
+    name: gaps.length > 1 ? `Select all ${gaps.length}` : 'Select it',
+    run: () => select({ layers: gaps.map((gap) => gap.stroke.id) }),
+  };
+  return (
+    <Menu
+      label="Strokes by which the loop jumps"
+      entries={[
+        ...gaps.slice(0, 12).map((gap) => ({
+          id: gap.stroke.id,
+          name: words(gap),
+          run: () => select({ layers: [gap.stroke.id] }),
+        })),
+        all,
+      ]}
+    >
+      <Button
+        data-loop="jumps"
+        style={{ border: 0, background: 'none', color: 'var(--caution)', padding: '0 6px' }}
+      >
+        loop jumps: {gaps.length}
+      </Button>
+    </Menu>
+  );
+}
+
+const keepOnion = (part: Partial<Onion>) =>
+  useEditor.setState(({ onion }) => ({ onion: { ...onion, ...part } }));
+const counted = {
+  min: 0,
+  max: 8,
+  format: (v: number) => String(Math.round(v)),
+  parse: (text: string) => {
+    const value = Number.parseInt(text, 10);
+    return Number.isFinite(value) ? value : null;
+  },
+};
+
+/** How many frames are seen faintly before and after the one shown. */
+function OnionNumbers() {
+  const onion = useEditor((s) => s.onion);
+  return (
+    <Onions>
+      <NumberField
+        label="before"
+        value={onion.before}
+        onChange={(v) => keepOnion({ before: Math.round(v) })}
+        {...counted}
+      />
+      <NumberField
+        label="after"
+        value={onion.after}
+        onChange={(v) => keepOnion({ after: Math.round(v) })}
+        {...counted}
+      />
+      <NumberField
+        label="every"
+        value={onion.every}
+        onChange={(v) => keepOnion({ every: Math.round(v) })}
+        {...counted}
+        min={1}
+        max={100}
+        format={(v) => `${Math.round(v)} fr`}
+      />
+    </Onions>
+  );
+}
+
 /** Playing, stepping, and the moment shown. */
 export function Transport() {
   const playing = useEditor((s) => s.playing);
-  const looping = useEditor((s) => s.looping);
+  const playMode = useEditor((s) => s.playMode);
+  const playSpeed = useEditor((s) => s.playSpeed);
   const frame = useEditor((s) => s.frame);
   const dropped = useEditor((s) => s.dropped);
   const rate = useEditor((s) => s.piece.rate);
+  const onion = useEditor((s) => s.onion.shown);
+  const mode = MODES.find((one) => one.id === playMode)!;
   return (
     <Bar role="toolbar" aria-label="Playback">
       <IconButton label="To the first frame" keys="Home" plain onPress={() => showFrame(0)}>
@@ -104,20 +226,33 @@ export function Transport() {
       <IconButton label="One frame on" keys="." plain onPress={() => showFrame(frame + 1)}>
         <ChevronRight />
       </IconButton>
+      <IconButton label={`Plays: ${mode.words.toLowerCase()}`} keys="L" plain onPress={nextPlayMode}>
+        {mode.icon}
+      </IconButton>
+      <div style={{ width: 104 }}>
+        <Select
+          label="Speed of playing"
+          value={String(playSpeed)}
+          choices={SPEEDS.map(({ id, name }) => ({ id: id as string, name }))}
+          onChange={(id) => useEditor.setState({ playSpeed: Number(id), playing: false })}
+        />
+      </div>
       <IconToggle
-        label="Loop"
-        keys="L"
+        label="Frames before and after, faintly"
+        keys="Q"
         plain
-        isSelected={looping}
-        onChange={(on) => useEditor.setState({ looping: on })}
+        isSelected={onion}
+        onChange={(shown) => keepOnion({ shown })}
       >
-        <Repeat />
+        <Layers2 />
       </IconToggle>
+      {onion && <OnionNumbers />}
       <MomentField label="Timecode" shown={timecode(frame, rate)} wide />
       <MomentField label="Frame" shown={`frame ${frame}`} />
       {dropped > 0 && (
         <Dropped title="Frames that playback could not show in time">{dropped} dropped</Dropped>
       )}
+      <LoopCheck />
       <Hint>
         each lane: how much of the stroke is inked, <b style={{ color: 'var(--head)' }}>head</b> to{' '}
         <b style={{ color: 'var(--tail)' }}>tail</b>

@@ -1,18 +1,11 @@
+import { useEffect, useMemo } from 'react';
 import { create } from 'zustand';
-import type { Ink } from '@/core/document';
+import type { NewShelfItem, ShelfItem, ShelfKind } from '@/core/document';
 import { notify } from '@/ui';
 import { call, useSaving } from '../saving';
 
-/** An ink kept for all pieces of the project. */
-export interface ShelfStyle {
-  readonly id: string;
-  readonly kind: 'style';
-  readonly name: string;
-  readonly content: Ink;
-}
-
 interface ShelfState {
-  readonly items: readonly ShelfStyle[];
+  readonly items: readonly ShelfItem[];
   /** Colours in the project's pieces. */
   readonly colours: readonly string[];
   /** The project it was read for. */
@@ -36,23 +29,30 @@ export async function readShelf(): Promise<void> {
   }
 }
 
-/** Puts an ink on the shelf, or in place of the item with an id. Null where it could not, which is said. */
-export async function keepStyle(name: string, content: Ink, id?: string): Promise<ShelfStyle | null> {
+/** Puts something on the shelf, or in place of the item with an id. Null where it could not, which is said. */
+export async function keepOnShelf<K extends ShelfKind>(
+  item: Extract<NewShelfItem, { kind: K }>,
+  id?: string,
+): Promise<ShelfItem<K> | null> {
   const project = projectNow();
   if (!project) return null;
   const path = `/api/projects/${project}/shelf`;
   try {
-    const item = await call<ShelfStyle>(id ? 'PUT' : 'POST', id ? `${path}/${id}` : path, {
-      kind: 'style',
-      name,
-      content,
-    });
+    const kept = await call<ShelfItem<K>>(id ? 'PUT' : 'POST', id ? `${path}/${id}` : path, item);
     await readShelf();
-    return item;
+    return kept;
   } catch (error) {
     notify((error as Error).message);
     return null;
   }
+}
+
+/** What the shelf holds of a kind; read anew when a project is opened. */
+export function useShelfItems<K extends ShelfKind>(kind: K): ShelfItem<K>[] {
+  const project = useSaving((s) => s.open?.projectId);
+  const items = useShelf((s) => s.items);
+  useEffect(() => void readShelf(), [project]);
+  return useMemo(() => items.filter((item): item is ShelfItem<K> => item.kind === kind), [items, kind]);
 }
 
 export async function takeOffShelf(id: string): Promise<void> {

@@ -1,5 +1,7 @@
 import {
   addLayers,
+  changed,
+  copyKeys,
   duplicateLayers,
   moveLayers,
   movePoints,
@@ -16,7 +18,15 @@ import {
   withTimingCarried,
   withClosed,
   withPath,
+  mirrorKeys,
   moveKeys,
+  pasteKeys,
+  renameGroup,
+  reverseKeys,
+  groupLayers,
+  freeName,
+  ungroup,
+  type CopiedKeys,
   type Layer,
 } from '@/core/document';
 import type { Path, Point } from '@/core/geometry';
@@ -76,6 +86,20 @@ export function nudgeSelected(by: Point): void {
   else edit((piece) => moveLayers(piece, ids, by), 'nudge strokes');
 }
 
+/** Keys copied in this window. */
+let copiedKeys: CopiedKeys | null = null;
+
+/** Puts copied keys at the playhead: on the selected strokes, or where they came from. */
+function pasteCopiedKeys(copied: CopiedKeys): void {
+  const { frame } = get();
+  const ids = changeable();
+  edit((piece) => pasteKeys(piece, copied, ids, Math.round(frame)));
+}
+
+/** Turns the selected keys round in time, or their values upside down. */
+export const reverseSelectedKeys = (): void => edit((piece) => reverseKeys(piece, get().selection.keys));
+export const mirrorSelectedKeys = (): void => edit((piece) => mirrorKeys(piece, get().selection.keys));
+
 export function nudgeKeys(frames: number): void {
   const { keys } = get().selection;
   edit((piece) => moveKeys(piece, keys, frames), 'nudge keys');
@@ -92,13 +116,17 @@ export function duplicateSelected(): void {
 /** Strokes copied in this window, ready to be put into any piece. */
 let copied: readonly Layer[] = [];
 
+/** Copies the selected keys where there are any, else the selected layers. */
 export function copySelected(): void {
-  copied = selectedLayers(get());
+  const { piece, selection } = get();
+  copiedKeys = selection.keys.length > 0 ? copyKeys(piece, selection.keys) : null;
+  if (!copiedKeys) copied = selectedLayers(get());
 }
 
 export function pasteCopied(): void {
-  if (copied.length === 0) return;
-  const layers = copied.map((layer) => ({ ...layer, id: newId() }));
+  if (copiedKeys) pasteCopiedKeys(copiedKeys);
+  if (copiedKeys || copied.length === 0) return;
+  const layers = copied.map((layer) => changed<Layer>({ ...layer, id: newId() }, { group: undefined }));
   edit((piece) => addLayers(piece, layers));
   select({ layers: layers.map((layer) => layer.id) });
 }
@@ -148,6 +176,38 @@ export const setFlag = (ids: readonly string[], flag: 'hidden' | 'locked', to: b
 
 export const renameLayer = (id: string, name: string): void =>
   edit((piece) => updateLayers(piece, [id], (layer) => ({ ...layer, name })));
+
+/** Puts the selected layers into a group; where all of them are one already, takes it apart. */
+export function groupSelected(): void {
+  const { piece, selection } = get();
+  if (selection.layers.length === 0) return;
+  const own = selectedLayers(get());
+  const [first] = own;
+  const one =
+    first!.group !== undefined && own.every((layer) => layer.group === first!.group) ? first!.group : null;
+  if (
+    one !== null &&
+    piece.layers.filter((layer) => layer.group === one).every((layer) => own.includes(layer))
+  ) {
+    edit((p) => ungroup(p, [one]));
+    return;
+  }
+  const name = freeName('Group', new Set(piece.groups.map((group) => group.name)));
+  const group = { id: newId(), name: piece.groups.length === 0 ? 'Group 1' : name };
+  edit((p) => groupLayers(p, selection.layers, group));
+}
+
+export const renameGroupTo = (id: string, name: string): void =>
+  edit((piece) => renameGroup(piece, id, name));
+
+/** Shows layers alone, or all again where they already are alone. */
+export function toggleSolo(ids: readonly string[]): void {
+  const { solo } = get();
+  const same = ids.length > 0 && ids.every((id) => solo.includes(id));
+  useEditor.setState({
+    solo: same ? solo.filter((id) => !ids.includes(id)) : [...new Set([...solo, ...ids])],
+  });
+}
 
 /** Cuts the selected stroke at its one chosen point; at an end of an open one there is nothing to cut. */
 export function splitAtPoint(): void {

@@ -1,13 +1,5 @@
 import { create } from 'zustand';
-import {
-  settleCues,
-  settleTies,
-  strokesOf,
-  type KeyRef,
-  type Layer,
-  type Piece,
-  type Stroke,
-} from '@/core/document';
+import { settlePiece, strokesOf, type KeyRef, type Layer, type Piece, type Stroke } from '@/core/document';
 
 export type Step = 'setup' | 'underlay' | 'trace' | 'ink' | 'time';
 export type Tool = 'select' | 'pen' | 'freehand' | 'shape' | 'order' | 'hand';
@@ -27,6 +19,17 @@ interface Moment {
   readonly selection: Selection;
 }
 
+/** What playing does at the last frame: it begins anew, turns round, or stops. */
+export type PlayMode = 'loop' | 'there and back' | 'once';
+
+/** Frames before and after the one shown that are seen faintly, every so many frames. */
+export interface Onion {
+  readonly shown: boolean;
+  readonly before: number;
+  readonly after: number;
+  readonly every: number;
+}
+
 export interface EditorState {
   readonly piece: Piece;
   readonly past: readonly Moment[];
@@ -41,10 +44,15 @@ export interface EditorState {
   /** Frame shown; whole while standing. */
   readonly frame: number;
   readonly playing: boolean;
-  readonly looping: boolean;
+  readonly playMode: PlayMode;
+  /** Share of the piece's own speed at which it plays. */
+  readonly playSpeed: number;
   /** Frames that playback could not show since it was started. */
   readonly dropped: number;
   readonly safeAreas: boolean;
+  /** Layers that alone are shown; all where there are none. */
+  readonly solo: readonly string[];
+  readonly onion: Onion;
   /** Strokes are shown by their paths alone, over the underlay. */
   readonly linesOnly: boolean;
   /** The underlay that is being worked on. */
@@ -67,9 +75,12 @@ export const useEditor = create<EditorState>(() => ({
   tool: 'select',
   frame: 0,
   playing: false,
-  looping: true,
+  playMode: 'loop',
+  playSpeed: 1,
   dropped: 0,
   safeAreas: false,
+  solo: [],
+  onion: { shown: false, before: 2, after: 2, every: 3 },
   linesOnly: false,
   underlay: null,
   drawing: null,
@@ -90,14 +101,17 @@ export function loadPiece(piece: Piece): void {
     selection: NOTHING,
     drawing: null,
     playing: false,
+    solo: [],
     underlay: null,
   });
   set({ frame: Math.min(get().frame, piece.length - 1), tool: 'select', dropped: 0 });
 }
 
-/** A changed piece in which what follows other strokes, by ties or cues, has followed. */
-const settled = (piece: Piece, change: (piece: Piece) => Piece): Piece =>
-  settleCues(piece, settleTies(change(piece)));
+/** A changed piece in which all that follows something else has followed; the same where nothing was changed. */
+function settled(piece: Piece, change: (piece: Piece) => Piece): Piece {
+  const next = change(piece);
+  return next === piece ? piece : settlePiece(piece, next);
+}
 
 /**
  * Changes the document: one step of undo, or part of the drag that is under way.
@@ -214,3 +228,17 @@ export function singleStroke(state: Pick<EditorState, 'piece' | 'selection'>): S
 
 /** A new id that no stroke of the piece bears. */
 export const newId = (): string => crypto.randomUUID().slice(0, 13);
+
+/** The piece as it is looked at: where layers are shown alone, without the others. */
+export const shownPiece = ({ piece, solo }: Pick<EditorState, 'piece' | 'solo'>): Piece =>
+  solo.length > 0 ? withoutOthers(piece, solo) : piece;
+
+let lastSolo: { piece: Piece; solo: readonly string[]; alone: Piece } | null = null;
+
+function withoutOthers(piece: Piece, solo: readonly string[]): Piece {
+  if (lastSolo?.piece !== piece || lastSolo.solo !== solo) {
+    const alone = { ...piece, layers: piece.layers.filter((layer) => solo.includes(layer.id)) };
+    lastSolo = { piece, solo, alone };
+  }
+  return lastSolo.alone;
+}

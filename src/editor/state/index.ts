@@ -3,3 +3,4 @@ export * from './editor-store';
 export * from './tool-settings';
 export * from './loose-ends';
 export * from './colour-pick';
+export * from './spread-settings';

@@ -3,12 +3,13 @@ import { connection } from './connection';
 import * as firstTables from './migrations/001-first-tables';
 import * as faces from './migrations/002-faces';
 import * as shelf from './migrations/003-shelf';
+import * as shelfKinds from './migrations/004-shelf-kinds';
 
 /** Brings the tables to today's form; answers with the names of the migrations that ran. */
 export async function migrate(): Promise<string[]> {
   const sequelize = connection();
   const umzug = new Umzug({
-    migrations: [firstTables, faces, shelf].map(({ name, up, down }) => ({
+    migrations: [firstTables, faces, shelf, shelfKinds].map(({ name, up, down }) => ({
       name,
       up: () => up(sequelize.getQueryInterface()),
       down: () => down(sequelize.getQueryInterface()),

@@ -7,7 +7,7 @@ import {
   type ModelStatic,
   type Sequelize,
 } from 'sequelize';
-import type { Ink, Piece } from '@/core/document';
+import type { NewShelfItem, Piece, ShelfKind } from '@/core/document';
 import type { ExportSettings } from '../exports/settings';
 import { connection } from './connection';
 
@@ -73,9 +73,9 @@ export class ShelfItemRow extends Model<
 > {
   declare id: string;
   declare projectId: string;
-  declare kind: 'style';
+  declare kind: ShelfKind;
   declare name: string;
-  declare content: Ink;
+  declare content: NewShelfItem['content'];
   declare createdAt: CreationOptional<Date>;
   declare updatedAt: CreationOptional<Date>;
 }

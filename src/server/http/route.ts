@@ -22,6 +22,15 @@ const NO_BYTES = Buffer.alloc(0);
 /** Most routes name one thing by its id. */
 export const idParams = z.strictObject({ id: z.uuid('is not the id of anything here') });
 
+/** And some a revision of it. */
+export const revisionParams = idParams.extend({
+  revision: z.coerce
+    .number()
+    .int()
+    .min(1)
+    .max(2 ** 31 - 1),
+});
+
 const answer = (status: number, body: unknown): Response =>
   Response.json(body, { status, headers: { 'Cache-Control': 'no-store' } });
 

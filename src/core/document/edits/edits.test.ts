@@ -151,7 +151,7 @@ test('a split leaves the line as it was, a join makes one of two, ends that near
 test('reordering carries the timing along: starts keep their places in the order, durations their strokes', () => {
   let timed = piece;
   ['a', 'b', 'c', 'd'].forEach((id, i) => {
-    const manner = { kind: 'on', from: 'start', offAt: 0, offFrames: 0, landing: 0.5 } as const;
+    const manner = { kind: 'on', from: 'start' } as const;
     timed = applyManner(timed, [id], { ...manner, onAt: i * 20, onFrames: 5 + i });
   });
   const turned = inSequence(timed, ['d', 'a', 'c', 'b']);

@@ -1,5 +1,5 @@
 import type { TaperEnd } from '../../ink';
-import { isKeyed, mapValues, withKey, withShiftedKeys, type Animated } from '../../timing';
+import { isKeyed, mapValues, withKey, type Animated } from '../../timing';
 import type { Ink } from '../ink-schema';
 import type { Piece } from '../schema';
 import { changed, type Change } from '../changed';
@@ -25,20 +25,6 @@ export const withValueAt = <V extends number | string>(
   frame: number,
   value: V,
 ): Animated<V> => (isKeyed(animated) ? withKey(animated, frame, value) : value);
-
-/** An ink with everything keyed in it moved by a number of frames. */
-export function shiftedInk(ink: Ink, frames: number): Ink {
-  const moved = (value: unknown): unknown => {
-    if (typeof value !== 'object' || value === null) return value;
-    if (Array.isArray(value)) return value.map(moved);
-    if (Object.hasOwn(value, 'keys'))
-      return withShiftedKeys(value as Exclude<Animated, number>, () => frames);
-    return Object.fromEntries(Object.entries(value).map(([part, inner]) => [part, moved(inner)]));
-  };
-  return isInkKeyed(ink) ? (moved(ink) as Ink) : ink;
-}
-
-const isInkKeyed = (ink: Ink): boolean => JSON.stringify(ink).includes('"keys":');
 
 /** An ink as it looks when its stroke is scaled: lengths in px grow along. */
 export function scaledInk(ink: Ink, factor: number): Ink {

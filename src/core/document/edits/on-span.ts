@@ -1,6 +1,7 @@
 import { keysOf, type Animated } from '../../timing';
-import { WINDOW_PARTS, shiftStroke } from './keys';
+import { mapKeyed, type AnyAnimated } from '../keyed-parts';
 import type { Stroke } from '../schema';
+import { shiftKeyed } from './keys';
 
 /** From when to when a stroke is written on, in frames. */
 export interface OnSpan {
@@ -9,23 +10,24 @@ export interface OnSpan {
 }
 
 /**
- * The frames in which a stroke is written on: from its first key to the first at which its ink is longest. Null where
- * nothing of it is keyed.
+ * The frames in which a stroke is written on: from its first key to the first at which its ink is longest; of a window
+ * that passes along, to where it has passed. Null where nothing of it is keyed.
  */
-export function onSpan({ window }: Stroke): OnSpan | null {
+export function onSpan({ window }: Pick<Stroke, 'window'>): OnSpan | null {
   const heads = keysOf(window.head);
-  const tails = keysOf(window.tail);
+  const tails = window.travel ? [] : keysOf(window.tail);
   const all = [...heads, ...tails].map((key) => key.frame);
   if (all.length === 0) return null;
   const from = Math.min(...all);
-  // Ink is longest where the head is furthest on and the tail furthest back, whichever comes later. What a first key
-  // holds has been so from the start.
+  // Ink is longest where the head is furthest on and the tail furthest back, whichever comes later (the other way round
+  // where ink lies outside them). What a first key holds has been so from the start.
   const arrival = (keys: readonly { frame: number; value: number }[], most: boolean): number => {
     if (keys.length < 2) return from;
     const best = keys.reduce((a, b) => ((most ? b.value > a.value : b.value < a.value) ? b : a));
     return best === keys[0] ? from : best.frame;
   };
-  const to = Math.max(arrival(heads, true), arrival(tails, false));
+  const outside = window.outside === true;
+  const to = Math.max(arrival(heads, !outside), arrival(tails, outside));
   return { from, to: Math.max(to, from) };
 }
 
@@ -37,20 +39,18 @@ export function withOnSpan(stroke: Stroke, to: OnSpan): Stroke {
   const now = onSpan(stroke);
   if (!now) return stroke;
   const length = now.to - now.from;
-  if (length === 0) return shiftStroke(stroke, to.from - now.from);
-  const later = WINDOW_PARTS.flatMap((part) => keysOf(stroke.window[part]).map((key) => key.frame)).filter(
-    (frame) => frame > now.to,
-  );
+  if (length === 0) return shiftKeyed(stroke, to.from - now.from);
+  const { window } = stroke;
+  const later = ([window.head, window.tail, window.slide] as const)
+    .flatMap((value) => keysOf(value).map((key) => key.frame))
+    .filter((frame) => frame > now.to);
   const push = later.length > 0 ? Math.max(0, to.to + 1 - Math.min(...later)) : 0;
   const moved = (frame: number): number =>
     frame <= now.to ? to.from + ((frame - now.from) * (to.to - to.from)) / length : frame + push;
-  const change = (value: Animated): Animated => {
-    const keys = keysOf(value);
-    if (keys.length === 0) return value;
-    const placed = keys.map((key) => ({ ...key, frame: Math.round(moved(key.frame)) }));
+  const change = (value: AnyAnimated): AnyAnimated => {
+    const placed = keysOf(value as Animated).map((key) => ({ ...key, frame: Math.round(moved(key.frame)) }));
     // Squeezed so far that two meet, the later one stands.
     return { keys: placed.filter((key, i) => i === placed.length - 1 || key.frame < placed[i + 1]!.frame) };
   };
-  const { head, tail, slide } = stroke.window;
-  return { ...stroke, window: { head: change(head), tail: change(tail), slide: change(slide) } };
+  return { ...stroke, ...mapKeyed({ window }, change) };
 }

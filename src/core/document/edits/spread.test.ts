@@ -1,5 +1,5 @@
 import { corner, measurePath, smooth, type Path } from '../../geometry';
-import { keysOf, valueAt } from '../../timing';
+import { keysOf, landingEasing, valueAt } from '../../timing';
 import { seeded } from '../../testing/families';
 import { newPiece, newStroke } from '../create';
 import { arrivalFrame, settleCues } from '../cued';
@@ -23,7 +23,7 @@ const manner = {
   onFrames: 12,
   offAt: 400,
   offFrames: 10,
-  landing: 0.7,
+  easing: landingEasing(0.7),
 } as const;
 
 /** Two lines of strokes, of lengths that differ. */

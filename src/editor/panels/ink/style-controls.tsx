@@ -1,5 +1,4 @@
 'use client';
-import { useEffect } from 'react';
 import { Archive, ArchiveX, Trash2 } from 'lucide-react';
 import styled from 'styled-components';
 import {
@@ -15,8 +14,7 @@ import {
   type Style,
 } from '@/core/document';
 import { Button, IconButton, NameField } from '@/ui';
-import { useSaving } from '../../saving';
-import { keepStyle, readShelf, takeOffShelf, useShelf } from '../../shelf';
+import { keepOnShelf, takeOffShelf, useShelfItems } from '../../shelf';
 import { changeable, edit, newId, useEditor } from '../../state';
 import { Buttons, Hint } from '../panel';
 import { InkPicture } from './ink-picture';
@@ -42,9 +40,7 @@ const Take = styled.button`
 /** Styles of the piece and of the shelf: applied to many strokes, changed together. */
 export function StyleControls({ strokes }: { strokes: readonly Stroke[] }) {
   const piece = useEditor((s) => s.piece);
-  const project = useSaving((s) => s.open?.projectId);
-  const shelf = useShelf((s) => s.items);
-  useEffect(() => void readShelf(), [project]);
+  const shelf = useShelfItems('style');
   const borne = strokes[0]?.style;
   const style = strokes.every((s) => s.style === borne)
     ? piece.styles.find((s) => s.id === borne)
@@ -64,7 +60,7 @@ export function StyleControls({ strokes }: { strokes: readonly Stroke[] }) {
     edit((p) => applyStyle(putStyle(p, made), ids, made.id));
   };
   const keep = async (one: Style) => {
-    const item = await keepStyle(one.name, one.ink, one.shelf);
+    const item = await keepOnShelf({ kind: 'style', name: one.name, content: one.ink }, one.shelf);
     if (item) put({ ...one, shelf: item.id });
   };
   const fromShelf = shelf.filter((item) => !piece.styles.some((s) => s.shelf === item.id));

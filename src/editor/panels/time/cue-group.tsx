@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import { Unlink } from 'lucide-react';
 import {
+  changed,
   cueFault,
   cueStrokes,
   cutCues,
@@ -14,7 +15,7 @@ import {
 import { parseTime } from '@/core/timing';
 import { Button, IconButton, notify, NumberField, percent, Segmented, Select } from '@/ui';
 import { beginDrag, changeable, edit, endDrag, select, useEditor } from '../../state';
-import { Group, Row } from '../panel';
+import { Row } from '../panel';
 
 /** When the selected strokes begin: tied to where another one’s head or tail is. */
 export function CueGroup({ strokes }: { strokes: readonly Stroke[] }) {
@@ -37,12 +38,12 @@ export function CueGroup({ strokes }: { strokes: readonly Stroke[] }) {
   const chosen = others.some((stroke) => stroke.id === to) ? to : (others.at(0)?.id ?? null);
   const drag = { onBegin: beginDrag, onEnd: endDrag };
   return (
-    <Group title="Cue">
+    <>
       {together && (
         <>
           <Row>
             <span style={{ color: 'var(--text)' }}>
-              begins with{' '}
+              {first!.ties === 'arrival' ? 'arrives' : 'begins'} with{' '}
               <button
                 type="button"
                 style={{ border: 0, padding: 0, background: 'none', color: 'var(--head)' }}
@@ -63,10 +64,28 @@ export function CueGroup({ strokes }: { strokes: readonly Stroke[] }) {
             </IconButton>
           </Row>
           <Segmented
+            label="What of it is tied"
+            value={cues.every((cue) => cue!.ties === first!.ties) ? (first!.ties ?? 'start') : null}
+            choices={[
+              { id: 'start', name: 'its start' },
+              { id: 'arrival', name: 'its arrival' },
+            ]}
+            onChange={(what) => {
+              const free = changeable();
+              const ties = what === 'arrival' ? ('arrival' as const) : undefined;
+              edit(
+                (p) =>
+                  updateStrokes(p, free, (s) => (s.cue ? { ...s, cue: changed<Cue>(s.cue, { ties }) } : s)),
+                'cue',
+              );
+            }}
+          />
+          <div style={{ height: 4 }} />
+          <Segmented
             label="Waits for its"
             value={same('part')}
             choices={[
-              { id: 'head', name: 'its head' },
+              { id: 'head', name: 'the other’s head' },
               { id: 'tail', name: 'its tail' },
             ]}
             onChange={(part) => change({ part })}
@@ -116,6 +135,6 @@ export function CueGroup({ strokes }: { strokes: readonly Stroke[] }) {
           Cue to it
         </Button>
       </Row>
-    </Group>
+    </>
   );
 }

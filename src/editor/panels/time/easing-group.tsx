@@ -1,62 +1,15 @@
 'use client';
 import { useRef, useState, type PointerEvent } from 'react';
 import styled from 'styled-components';
-import { changeKey, sameValue, strokeById, type KeyRef } from '@/core/document';
-import {
-  CSS_EASE,
-  cssOf,
-  ease,
-  easeSpeed,
-  HOLD,
-  keysOf,
-  landingEasing,
-  LINEAR,
-  readCss,
-  SHAPE_NAMES,
-  type Easing,
-  type Way,
-} from '@/core/timing';
-import { NumberField, percent, Segmented, Select } from '@/ui';
-import { beginDrag, edit, endDrag, useEditor } from '../../state';
-import { Group } from '../panel';
-
-type Kind = { id: string; name: string; easing: Easing };
-
-/** Every kind of easing, by the name it is chosen by, as it begins. */
-const KINDS: readonly Kind[] = [
-  { id: 'linear', name: 'linear', easing: LINEAR },
-  { id: 'hold', name: 'hold', easing: HOLD },
-  { id: 'landing', name: 'soft landing', easing: landingEasing(0.75) },
-  ...Object.entries(CSS_EASE).map(([id, easing]) => ({ id, name: id.replaceAll('-', ' '), easing })),
-  { id: 'minimum jerk', name: 'hand, from rest to rest', easing: { type: 'minimum jerk' } },
-  { id: 'spring', name: 'spring', easing: { type: 'spring', mass: 1, stiffness: 120, damping: 12 } },
-  { id: 'back', name: 'overshoot', easing: { type: 'back', overshoot: 1.70158, way: 'out' } },
-  { id: 'elastic', name: 'elastic', easing: { type: 'elastic', amplitude: 1, period: 0.3, way: 'out' } },
-  { id: 'bounce', name: 'bounce', easing: { type: 'bounce', way: 'out' } },
-  { id: 'steps', name: 'steps', easing: { type: 'steps', count: 4, jump: 'end' } },
-  ...SHAPE_NAMES.map((name): Kind => ({ id: name, name, easing: { type: 'shape', name, way: 'out' } })),
-  {
-    id: 'drawn',
-    name: 'drawn by hand',
-    easing: {
-      type: 'list',
-      points: Array.from({ length: 25 }, (_, i) => ({
-        at: i / 24,
-        value: ease(CSS_EASE['ease-in-out'], i / 24),
-      })),
-    },
-  },
-];
-
-/** The kind an easing is of; a curve of its own where it is none of those offered. */
-function kindOf(easing: Easing): string {
-  const exact = KINDS.find((kind) => sameValue(kind.easing, easing));
-  if (exact) return exact.id;
-  if (easing.type === 'bezier') return 'own';
-  if (easing.type === 'shape') return easing.name;
-  if (easing.type === 'list') return 'drawn';
-  return easing.type;
-}
+import { Star } from 'lucide-react';
+import { changeKey, keysAt, sameValue, strokeById, type KeyRef, type Piece } from '@/core/document';
+import { measurePath } from '@/core/geometry';
+import { cssOf, ease, easeSpeed, framesPerSecond, readCss, type Easing, type Way } from '@/core/timing';
+import { Button, IconToggle, NumberField, percent, Segmented, Select } from '@/ui';
+import { keepOnShelf, takeOffShelf, useShelfItems } from '../../shelf';
+import { beginDrag, edit, endDrag, mirrorSelectedKeys, reverseSelectedKeys, useEditor } from '../../state';
+import { Buttons, Group, Row } from '../panel';
+import { EASING_KINDS, easingKindOf, easingName } from './easing-kinds';
 
 const WIDE = 234;
 const HIGH = 132;
@@ -392,31 +345,173 @@ function Numbers({ easing, put }: { easing: Easing; put: (easing: Easing) => voi
   );
 }
 
+const Favourites = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px;
+  margin-top: 6px;
+  button {
+    padding: 0;
+    border: 1px solid var(--rule);
+    border-radius: 6px;
+    background: var(--desk);
+  }
+  button[aria-pressed='true'] {
+    border-color: var(--head);
+  }
+  svg {
+    display: block;
+    width: 40px;
+    height: 28px;
+  }
+`;
+
+/** Easings that are liked, as small pictures: one press gives the selected keys one of them. */
+function LikedEasings({ easing, put }: { easing: Easing | null; put: (easing: Easing) => void }) {
+  const liked = useShelfItems('easing');
+  const kept = easing && liked.find((item) => sameValue(item.content, easing));
+  const like = () => {
+    if (!easing) return;
+    const same = liked.filter((item) => item.name.startsWith(easingName(easing))).length;
+    void keepOnShelf({
+      kind: 'easing',
+      name: `${easingName(easing)}${same ? ` ${same + 1}` : ''}`,
+      content: easing,
+    });
+  };
+  return (
+    <Row style={{ alignItems: 'flex-start' }}>
+      <Favourites>
+        {liked.map((item) => (
+          <button
+            key={item.id}
+            type="button"
+            title={item.name}
+            aria-label={`Easing ${item.name}`}
+            aria-pressed={kept?.id === item.id}
+            onClick={() => put(item.content)}
+          >
+            <svg viewBox="0 0 40 28" aria-hidden>
+              <path
+                d={`M${Array.from({ length: 31 }, (_, i) => `${(5 + i).toFixed(1)} ${(22 - Math.min(1.3, Math.max(-0.3, ease(item.content, i / 30))) * 16).toFixed(1)}`).join('L')}`}
+                fill="none"
+                stroke="var(--head)"
+                strokeWidth={1.5}
+              />
+            </svg>
+          </button>
+        ))}
+        {liked.length === 0 && <span style={{ color: 'var(--quiet)' }}>No favourites yet</span>}
+      </Favourites>
+      <IconToggle
+        plain
+        label={kept ? `Take ${kept.name} off the shelf` : 'Keep this easing on the shelf'}
+        isSelected={Boolean(kept)}
+        onChange={() => (kept ? void takeOffShelf(kept.id) : like())}
+      >
+        <Star />
+      </IconToggle>
+    </Row>
+  );
+}
+
+/** One key and the next: from where to where, over how long, in units that people measure. */
+interface KeySpan {
+  readonly seconds: number;
+  /** How far the value goes, in `unit`. */
+  readonly way: number;
+  readonly unit: 'px' | '%' | 'units';
+}
+
+function spanOf(piece: Piece, ref: KeyRef): KeySpan | null {
+  const keys = keysAt(piece, ref);
+  const [from, to] = [keys[ref.index], keys[ref.index + 1]];
+  if (typeof from?.value !== 'number' || typeof to?.value !== 'number') return null;
+  const seconds = (to.frame - from.frame) / framesPerSecond(piece.rate);
+  const stroke = strokeById(piece, ref.stroke);
+  const onPath = stroke && ['head', 'tail', 'slide'].includes(ref.part);
+  const way = (to.value - from.value) * (onPath ? measurePath(stroke.path).length : 1);
+  return { seconds, way, unit: onPath || ref.part === 'ink.width' ? 'px' : 'units' };
+}
+
+/** Speeds at which a Bézier leaves and arrives, in units a second; typed, they turn its handles. */
+function Speeds({ easing, span, put }: { easing: Easing; span: KeySpan; put: (easing: Easing) => void }) {
+  const mean = span.seconds > 0 ? Math.abs(span.way) / span.seconds : 0;
+  const most =
+    Math.max(...Array.from({ length: 101 }, (_, i) => Math.abs(easeSpeed(easing, i / 100)))) * mean;
+  const written = {
+    format: (v: number) => `${Math.round(v)} ${span.unit === 'px' ? 'px/s' : '/s'}`,
+    parse: (text: string) => {
+      const value = Number.parseFloat(text.replace(',', '.'));
+      return Number.isFinite(value) ? value : null;
+    },
+  };
+  const held = (y: number): number => Math.min(10, Math.max(-10, Math.round(y * 1e4) / 1e4));
+  return (
+    <>
+      {easing.type === 'bezier' && mean > 0 && (
+        <>
+          <NumberField
+            label="Leaving speed"
+            value={easing.x1 > 0 ? (easing.y1 / easing.x1) * mean : 0}
+            min={-1e6}
+            max={1e6}
+            step={10}
+            onChange={(speed) => {
+              const x1 = Math.max(0.01, easing.x1);
+              put({ ...easing, x1, y1: held((speed / mean) * x1) });
+            }}
+            {...written}
+            {...drag}
+          />
+          <NumberField
+            label="Arriving speed"
+            value={easing.x2 < 1 ? ((1 - easing.y2) / (1 - easing.x2)) * mean : 0}
+            min={-1e6}
+            max={1e6}
+            step={10}
+            onChange={(speed) => {
+              const x2 = Math.min(0.99, easing.x2);
+              put({ ...easing, x2, y2: held(1 - (speed / mean) * (1 - x2)) });
+            }}
+            {...written}
+            {...drag}
+          />
+        </>
+      )}
+      <Row>
+        <span>Speed</span>
+        <span style={{ fontVariantNumeric: 'tabular-nums' }}>
+          mean {written.format(mean)} · at most {written.format(most)}
+        </span>
+      </Row>
+    </>
+  );
+}
+
 /** The easing that leaves the selected keys. */
 export function EasingGroup({ keys }: { keys: readonly KeyRef[] }) {
   const piece = useEditor((s) => s.piece);
   const [typed, setTyped] = useState<string | null>(null);
-  const easings = keys.flatMap((ref) => {
-    const stroke = strokeById(piece, ref.stroke);
-    return stroke ? (keysOf(stroke.window[ref.part])[ref.index]?.easing ?? []) : [];
-  });
+  const easings = keys.flatMap((ref) => keysAt(piece, ref)[ref.index]?.easing ?? []);
   const first = easings[0];
   if (!first) return null;
   const one = easings.every((easing) => sameValue(easing, first)) ? first : null;
-  const kind = one && kindOf(one);
+  const kind = one && easingKindOf(one);
   const put = (easing: Easing) => edit((p) => changeKey(p, keys, { easing }), 'easing');
   const read = typed === null ? null : readCss(typed);
+  const span = keys.length === 1 ? spanOf(piece, keys[0]!) : null;
   return (
     <Group title={keys.length > 1 ? `Easing after ${keys.length} keys` : 'Easing after this key'}>
       <Select
         label="Easing"
         value={kind}
         choices={[
-          ...KINDS.map(({ id, name }) => ({ id, name })),
+          ...EASING_KINDS.map(({ id, name }) => ({ id, name })),
           ...(kind === 'own' ? [{ id: 'own', name: 'own curve' }] : []),
         ]}
         onChange={(id) => {
-          const chosen = KINDS.find((k) => k.id === id);
+          const chosen = EASING_KINDS.find((k) => k.id === id);
           if (chosen) put(chosen.easing);
         }}
       />
@@ -425,6 +520,7 @@ export function EasingGroup({ keys }: { keys: readonly KeyRef[] }) {
           <Curve easing={one} onChange={put} />
           <Ball easing={one} />
           <Numbers easing={one} put={put} />
+          {span && <Speeds easing={one} span={span} put={put} />}
         </>
       )}
       {(!one || cssOf(one) !== null) && (
@@ -444,6 +540,13 @@ export function EasingGroup({ keys }: { keys: readonly KeyRef[] }) {
             event.stopPropagation();
           }}
         />
+      )}
+      <LikedEasings easing={one} put={put} />
+      {keys.length > 1 && (
+        <Buttons>
+          <Button onPress={reverseSelectedKeys}>Reverse in time</Button>
+          <Button onPress={mirrorSelectedKeys}>Mirror values</Button>
+        </Buttons>
       )}
     </Group>
   );

@@ -3,11 +3,11 @@ import { useMemo } from 'react';
 import { Area, AreaChart, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import { changed, onSpan, updateStrokes, type Stroke } from '@/core/document';
 import { measurePath } from '@/core/geometry';
-import { windowAt } from '@/core/scene';
+import { windowAt } from '@/core/document';
 import { framesPerSecond, type Pace } from '@/core/timing';
 import { NumberField, percent, Segmented } from '@/ui';
 import { beginDrag, changeable, edit, endDrag, useEditor } from '../../state';
-import { Group, Hint } from '../panel';
+import { Hint } from '../panel';
 
 type Kind = Pace['kind'] | 'even';
 
@@ -77,7 +77,7 @@ export function PaceGroup({ strokes }: { strokes: readonly Stroke[] }) {
   };
   const written = strokes.some((s) => s.hand);
   return (
-    <Group title="Pace">
+    <>
       <Segmented<Kind>
         label="Pace"
         value={kind}
@@ -125,6 +125,6 @@ export function PaceGroup({ strokes }: { strokes: readonly Stroke[] }) {
         <Hint>Strokes that no hand wrote keep an even speed.</Hint>
       )}
       <SpeedChart strokes={strokes} />
-    </Group>
+    </>
   );
 }

@@ -1,20 +1,10 @@
 'use client';
-import { useState } from 'react';
-import { measurePath } from '@/core/geometry';
-import {
-  applyManner,
-  onSpan,
-  spreadStrokes,
-  strokeById,
-  type Piece,
-  type Spread,
-  type SpreadOrder,
-  type Stroke,
-} from '@/core/document';
-import { framesPerSecond, parseTime } from '@/core/timing';
+import { onSpan, type Spread, type SpreadOrder, type Stroke } from '@/core/document';
+import { framesPerSecond } from '@/core/timing';
 import { Button, Check, NumberField, percent, Segmented, Select } from '@/ui';
-import { beginDrag, changeable, edit, endDrag, useEditor } from '../../state';
+import { beginDrag, changeable, edit, endDrag, spreadOut, useEditor, useSpread } from '../../state';
 import { Group, Row } from '../panel';
+import { useFrames } from './frames-field';
 
 const ORDERS: readonly SpreadOrder[] = [
   'writing',
@@ -27,47 +17,17 @@ const ORDERS: readonly SpreadOrder[] = [
   'random',
 ];
 
-/** Strokes without any keys are written on first, each at a steady speed. */
-function withKeys(piece: Piece, ids: readonly string[]): Piece {
-  return ids.reduce((result, id) => {
-    const stroke = strokeById(result, id);
-    if (!stroke || onSpan(stroke)) return result;
-    const onFrames = Math.max(4, Math.round(measurePath(stroke.path).length / 60));
-    return applyManner(result, [id], {
-      kind: 'on',
-      from: 'start',
-      onAt: 0,
-      onFrames,
-      offAt: 0,
-      offFrames: 1,
-      landing: 0.6,
-    });
-  }, piece);
-}
-
 /** Order and overlap of the selected strokes, timed at once; every change shows at once. */
 export function SpreadGroup({ strokes }: { strokes: readonly Stroke[] }) {
   const rate = useEditor((s) => s.piece.rate);
-  const [spread, setSpread] = useState<Spread>({
-    order: 'writing',
-    seed: 1,
-    step: { by: 'frames', frames: 4 },
-    each: { by: 'own' },
-    total: null,
-    handOver: false,
-  });
+  const spread = useSpread();
+  const frames = useFrames();
   if (strokes.length < 2) return null;
-  const frames = {
-    format: (v: number) => `${Math.round(v * 10) / 10} fr`,
-    parse: (text: string) => parseTime(text, rate),
-    pixelsPerStep: 4,
-  };
   const drag = { onBegin: beginDrag, onEnd: endDrag };
   const put = (part: Partial<Spread>) => {
-    const next = { ...spread, ...part };
-    setSpread(next);
+    useSpread.setState(part);
     const ids = changeable();
-    edit((p) => spreadStrokes(withKeys(p, ids), ids, next), 'spread');
+    edit((p) => spreadOut(p, ids, useSpread.getState()), 'spread');
   };
   const spans = strokes.map(onSpan).filter((span) => span !== null);
   const whole =

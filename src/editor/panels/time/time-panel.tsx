@@ -1,24 +1,27 @@
 'use client';
-import { useState } from 'react';
 import { X } from 'lucide-react';
 import styled from 'styled-components';
 import {
-  applyManner,
   changeKey,
+  groupOf,
+  keyedParts,
   keyedSpan,
   moveKeys,
+  partOf,
   removeKeys,
+  sameKey,
   setKey,
-  strokeById,
-  updateStrokes,
+  updateKeyed,
+  withPart,
   writeAsWritten,
+  type Keyed,
+  type KeyedPart,
   type KeyRef,
-  type Manner,
   type Stroke,
-  type WindowPart,
 } from '@/core/document';
-import { framesPerSecond, keysOf, parseTime, valueAt } from '@/core/timing';
-import { Button, IconButton, KeyToggle, NumberField, percent, Segmented } from '@/ui';
+import { keysOf, valueAt, type Animated } from '@/core/timing';
+import { Button, Fold, IconButton, KeyToggle, NumberField, percent } from '@/ui';
+import { isShare, partName } from '../../part-names';
 import {
   beginDrag,
   changeable,
@@ -30,114 +33,24 @@ import {
   singleStroke,
   useEditor,
 } from '../../state';
-import { Group, Hint, Row } from '../panel';
+import { Group, Hint } from '../panel';
 import { SelectionTitle } from '../selection-title';
 import { CueGroup } from './cue-group';
 import { EasingGroup } from './easing-group';
+import { useFrames } from './frames-field';
+import { LineGroup } from './line-group';
+import { MannerGroup } from './manner-group';
 import { PaceGroup } from './pace-group';
 import { SpreadGroup } from './spread-group';
 
-const useFrames = () => {
-  const rate = useEditor((s) => s.piece.rate);
-  return {
-    format: (v: number) => `${v} fr`,
-    parse: (text: string) => parseTime(text, rate),
-    pixelsPerStep: 4,
-  };
+const plainNumber = {
+  step: 1,
+  format: (value: number) => String(Math.round(value * 100) / 100),
+  parse: (text: string) => {
+    const value = Number.parseFloat(text.replace(',', '.'));
+    return Number.isFinite(value) ? value : null;
+  },
 };
-
-interface MannerChoices {
-  kind: Manner['kind'];
-  from: Manner['from'];
-  onFrames: number;
-  offFrames: number;
-  landing: number;
-}
-
-/** Writes strokes on and off in one press; each keeps its own start where it has one. */
-function MannerGroup({ strokes }: { strokes: readonly Stroke[] }) {
-  const length = useEditor((s) => s.piece.length);
-  const fps = useEditor((s) => framesPerSecond(s.piece.rate));
-  const frames = useFrames();
-  const [choices, setChoices] = useState<MannerChoices>({
-    kind: 'both',
-    from: 'start',
-    onFrames: Math.round(fps * 0.8),
-    offFrames: Math.round(fps * 0.6),
-    landing: 0.75,
-  });
-  const put = (part: Partial<MannerChoices>) => setChoices((old) => ({ ...old, ...part }));
-  const apply = () => {
-    const ids = changeable();
-    edit((piece) =>
-      ids.reduce((result, id) => {
-        const stroke = strokeById(result, id);
-        if (!stroke) return result;
-        const span = keyedSpan(stroke);
-        const offAt = Math.max(0, length - 1 - choices.offFrames);
-        const onAt = span && choices.kind !== 'off' ? span.first : 0;
-        return applyManner(result, [id], { ...choices, onAt, offAt });
-      }, piece),
-    );
-  };
-  return (
-    <Group title="Manner">
-      <Segmented
-        label="Manner"
-        value={choices.kind}
-        choices={[
-          { id: 'on', name: 'write on' },
-          { id: 'off', name: 'write off' },
-          { id: 'both', name: 'both' },
-        ]}
-        onChange={(kind) => put({ kind })}
-      />
-      <Row>
-        <span>from</span>
-        <div style={{ width: 172 }}>
-          <Segmented
-            label="Origin"
-            value={choices.from}
-            choices={(['start', 'middle', 'end'] as const).map((id) => ({ id, name: id }))}
-            onChange={(from) => put({ from })}
-          />
-        </div>
-      </Row>
-      {choices.kind !== 'off' && (
-        <NumberField
-          label="Writes on in"
-          value={choices.onFrames}
-          min={1}
-          max={9999}
-          onChange={(onFrames) => put({ onFrames })}
-          {...frames}
-        />
-      )}
-      {choices.kind !== 'on' && (
-        <NumberField
-          label="Writes off in"
-          value={choices.offFrames}
-          min={1}
-          max={9999}
-          onChange={(offFrames) => put({ offFrames })}
-          {...frames}
-        />
-      )}
-      <NumberField
-        label="Landing"
-        value={choices.landing}
-        min={0}
-        max={1}
-        step={0.01}
-        onChange={(landing) => put({ landing })}
-        {...percent}
-      />
-      <Button style={{ width: '100%', marginTop: 4 }} isDisabled={strokes.length === 0} onPress={apply}>
-        {strokes.length > 1 ? `Apply to ${strokes.length} strokes` : 'Apply'}
-      </Button>
-    </Group>
-  );
-}
 
 /** Freehand strokes written on as the hand wrote them: its speed, and its pauses. */
 function WrittenGroup({ strokes }: { strokes: readonly Stroke[] }) {
@@ -176,32 +89,31 @@ const KeyRow = styled.div`
   }
 `;
 
-const PARTS: readonly { part: WindowPart; name: string }[] = [
-  { part: 'head', name: 'Head' },
-  { part: 'tail', name: 'Tail' },
-  { part: 'slide', name: 'Slide' },
-];
-
-/** The value of one end now, and its keys in a list: all that the lane shows, for keyboard and numbers. */
-function PartGroup({ stroke, part, name }: { stroke: Stroke; part: WindowPart; name: string }) {
-  const frame = useEditor((s) => s.frame);
+/** The value of one part now, and its keys in a list: all that the lane shows, for keyboard and numbers. */
+function PartGroup({ owner, keyed, part }: { owner: string; keyed: Keyed; part: KeyedPart }) {
+  const frame = useEditor((s) => Math.round(s.frame));
   const chosen = useEditor((s) => s.selection.keys);
+  const layers = useEditor((s) => s.selection.layers);
   const frames = useFrames();
-  const value = stroke.window[part];
-  const keys = keysOf(value);
-  const limits = part === 'slide' ? { min: -1000, max: 1000 } : { min: -10, max: 10 };
+  const value = partOf(keyed, part)!;
+  const name = partName(part);
+  if (typeof (keysOf(value as Animated<string>)[0]?.value ?? value) === 'string') {
+    return <ColourKeys owner={owner} part={part} value={value as Animated<string>} />;
+  }
+  const number = value as Animated;
+  const keys = keysOf(number);
+  const limits = { head: { min: -10, max: 10 }, tail: { min: -10, max: 10 } }[part] ?? {
+    min: -1e5,
+    max: 1e5,
+  };
+  const written = isShare(part) ? { step: 0.01, ...percent } : plainNumber;
   const drag = { onBegin: beginDrag, onEnd: endDrag };
-  const refOf = (index: number): KeyRef => ({ stroke: stroke.id, part, index });
+  const refOf = (index: number): KeyRef => ({ stroke: owner, part, index });
   const setNow = (to: number) => {
     if (changeable().length === 0) return;
     // Without keys the value is changed for all time; with keys, at this frame.
-    if (keys.length > 0) edit((p) => setKey(p, stroke.id, part, frame, to), `key ${part}`);
-    else {
-      edit(
-        (p) => updateStrokes(p, [stroke.id], (l) => ({ ...l, window: { ...l.window, [part]: to } })),
-        `value ${part}`,
-      );
-    }
+    if (keys.length > 0) edit((p) => setKey(p, owner, part, frame, to), `key ${part}`);
+    else edit((p) => updateKeyed(p, [owner], (one) => withPart(one, part, to)), `value ${part}`);
   };
   return (
     <Group>
@@ -209,12 +121,11 @@ function PartGroup({ stroke, part, name }: { stroke: Stroke; part: WindowPart; n
         <div style={{ flex: 1 }}>
           <NumberField
             label={name}
-            value={Math.round(valueAt(value, frame) * 10000) / 10000}
-            step={0.01}
+            value={Math.round(valueAt(number, frame) * 10000) / 10000}
             onChange={setNow}
             {...limits}
             {...drag}
-            {...percent}
+            {...written}
           />
         </div>
         <KeyToggle
@@ -224,21 +135,19 @@ function PartGroup({ stroke, part, name }: { stroke: Stroke; part: WindowPart; n
             if (changeable().length === 0) return;
             const here = keys.findIndex((key) => key.frame === frame);
             edit((p) =>
-              here < 0
-                ? setKey(p, stroke.id, part, frame, valueAt(value, frame))
-                : removeKeys(p, [refOf(here)]),
+              here < 0 ? setKey(p, owner, part, frame, valueAt(number, frame)) : removeKeys(p, [refOf(here)]),
             );
           }}
         />
       </div>
       {keys.map((key, index) => {
         const ref = refOf(index);
-        const isChosen = chosen.some((k) => k.stroke === stroke.id && k.part === part && k.index === index);
+        const isChosen = chosen.some((other) => sameKey(other, ref));
         return (
           <KeyRow
             key={index}
             data-chosen={isChosen}
-            onFocus={() => !isChosen && select({ layers: [stroke.id], keys: [ref] })}
+            onFocus={() => !isChosen && select({ layers, keys: [ref] })}
           >
             <NumberField
               hideLabel
@@ -254,13 +163,12 @@ function PartGroup({ stroke, part, name }: { stroke: Stroke; part: WindowPart; n
               hideLabel
               label={`${name} key ${index + 1}: value`}
               value={key.value}
-              step={0.01}
               onChange={(to) => edit((p) => changeKey(p, [ref], { value: to }), 'key value')}
               {...limits}
-              {...percent}
+              {...written}
             />
             <IconButton
-              label={`Delete ${part} key ${index + 1}`}
+              label={`Delete ${name.toLowerCase()} key ${index + 1}`}
               plain
               onPress={() => edit((p) => removeKeys(p, [ref]))}
             >
@@ -273,23 +181,95 @@ function PartGroup({ stroke, part, name }: { stroke: Stroke; part: WindowPart; n
   );
 }
 
+/** Frames at which a colour is keyed; the colours themselves are changed where the ink is. */
+function ColourKeys({ owner, part, value }: { owner: string; part: KeyedPart; value: Animated<string> }) {
+  const frames = useFrames();
+  const name = partName(part);
+  return (
+    <Group title={name}>
+      {keysOf(value).map((key, index) => (
+        <KeyRow key={index}>
+          <NumberField
+            hideLabel
+            label={`${name} key ${index + 1}: frame`}
+            value={key.frame}
+            onChange={(to) =>
+              edit((p) => moveKeys(p, [{ stroke: owner, part, index }], to - key.frame), 'key frame')
+            }
+            {...frames}
+          />
+          <span style={{ height: 16, borderRadius: 4, background: key.value }} title={key.value} />
+          <IconButton
+            label={`Delete ${name.toLowerCase()} key ${index + 1}`}
+            plain
+            onPress={() => edit((p) => removeKeys(p, [{ stroke: owner, part, index }]))}
+          >
+            <X />
+          </IconButton>
+        </KeyRow>
+      ))}
+    </Group>
+  );
+}
+
+/** What is keyed in one stroke, or in the line that times it. */
+function KeyLists({ stroke }: { stroke: Stroke }) {
+  const piece = useEditor((s) => s.piece);
+  const group = groupOf(piece, stroke);
+  const own = keyedParts(stroke).filter((part) => part.startsWith('ink.'));
+  const line = group?.line;
+  const windowParts = (line ?? stroke).window.travel
+    ? ['head', 'travel.length', 'slide']
+    : ['head', 'tail', 'slide'];
+  return (
+    <>
+      {windowParts.map((part) => (
+        <PartGroup key={part} owner={line ? group.id : stroke.id} keyed={line ?? stroke} part={part} />
+      ))}
+      {own.map((part) => (
+        <PartGroup key={part} owner={stroke.id} keyed={stroke} part={part} />
+      ))}
+    </>
+  );
+}
+
+const PACES = { segments: 'by points', hand: 'hand', written: 'as written' } as const;
+
+/** The fact that all strokes share, in a word; “mixed” where they differ. */
+const said = (strokes: readonly Stroke[], fact: (stroke: Stroke) => string): string => {
+  const facts = new Set(strokes.map(fact));
+  return facts.size === 1 ? [...facts][0]! : facts.size > 1 ? 'mixed' : '';
+};
+
 /** When strokes are written. */
 export function TimePanel() {
   const piece = useEditor((s) => s.piece);
   const selection = useEditor((s) => s.selection);
   const stroke = useEditor(singleStroke);
   const strokes = selectedStrokes({ piece, selection });
+  const names = new Map(piece.layers.map((layer) => [layer.id, layer.name]));
+  const cued = said(strokes, ({ cue }) =>
+    cue ? `with ${names.get(cue.to) ?? 'a stroke that is gone'}` : 'none',
+  );
   return (
     <>
       <SelectionTitle empty="Select strokes to say when they are written." />
+      {selection.keys.length > 0 && <EasingGroup keys={selection.keys} />}
       <MannerGroup strokes={strokes} />
       <SpreadGroup strokes={strokes} />
-      <WrittenGroup strokes={strokes} />
-      <PaceGroup strokes={strokes} />
-      <CueGroup strokes={strokes} />
-      {selection.keys.length > 0 && <EasingGroup keys={selection.keys} />}
-      {stroke &&
-        PARTS.map(({ part, name }) => <PartGroup key={part} stroke={stroke} part={part} name={name} />)}
+      {strokes.length > 0 && (
+        <>
+          <WrittenGroup strokes={strokes} />
+          <Fold title="Pace" fact={said(strokes, ({ pace }) => (pace ? PACES[pace.kind] : 'even'))} open>
+            <PaceGroup strokes={strokes} />
+          </Fold>
+          <Fold title="Cue" fact={cued}>
+            <CueGroup strokes={strokes} />
+          </Fold>
+        </>
+      )}
+      <LineGroup strokes={strokes} />
+      {stroke && <KeyLists stroke={stroke} />}
       {strokes.length > 1 && <Hint>Select one stroke to see its keys, or work on them in the score.</Hint>}
     </>
   );

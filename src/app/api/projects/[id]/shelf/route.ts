@@ -1,8 +1,9 @@
+import { newShelfItemSchema } from '@/core/document';
 import { idParams, route } from '@/server/http';
-import { addShelfItem, readShelf, shelfItemSchema } from '@/server/shelf';
+import { addShelfItem, readShelf } from '@/server/shelf';
 
 export const dynamic = 'force-dynamic';
 export const GET = route({ params: idParams }, ({ params }) => readShelf(params.id));
-export const POST = route({ params: idParams, body: shelfItemSchema }, ({ params, body }) =>
+export const POST = route({ params: idParams, body: newShelfItemSchema }, ({ params, body }) =>
   addShelfItem(params.id, body),
 );

@@ -1,6 +1,7 @@
 import { z } from 'zod';
+import { newShelfItemSchema } from '@/core/document';
 import { route } from '@/server/http';
-import { changeShelfItem, removeShelfItem, shelfItemSchema } from '@/server/shelf';
+import { changeShelfItem, removeShelfItem } from '@/server/shelf';
 
 const params = z.strictObject({
   id: z.uuid('is not the id of anything here'),
@@ -8,7 +9,7 @@ const params = z.strictObject({
 });
 
 export const dynamic = 'force-dynamic';
-export const PUT = route({ params, body: shelfItemSchema }, ({ params, body }) =>
+export const PUT = route({ params, body: newShelfItemSchema }, ({ params, body }) =>
   changeShelfItem(params.id, params.item, body),
 );
 export const DELETE = route({ params }, ({ params }) => removeShelfItem(params.id, params.item));

@@ -1,0 +1,106 @@
+import { keysOf } from '../../timing';
+import { changed } from '../changed';
+import { membersOf } from '../grouped';
+import { strokesOf, type Group, type Layer, type Piece, type Stroke } from '../schema';
+import type { LineOfStrokes, WindowKeys } from '../window-schema';
+import { mannerOf, type Manner } from '../manner-schema';
+import { mannerTimes, mannerWindow } from './manner';
+import { updateLayers } from './layers';
+import { onSpan } from './on-span';
+
+/** Puts layers into a group of their own, where the first of them stands. */
+export function groupLayers(piece: Piece, ids: readonly string[], group: Group): Piece {
+  if (!piece.layers.some((layer) => ids.includes(layer.id))) return piece;
+  return updateLayers({ ...piece, groups: [...piece.groups, group] }, ids, (layer) => ({
+    ...layer,
+    group: group.id,
+  }));
+}
+
+const loose = (layer: Layer): Layer => changed<Layer>(layer, { group: undefined });
+
+/** Takes groups apart; their layers stay as they are. */
+export const ungroup = (piece: Piece, ids: readonly string[]): Piece => ({
+  ...piece,
+  groups: piece.groups.filter((group) => !ids.includes(group.id)),
+  layers: piece.layers.map((layer) =>
+    layer.group !== undefined && ids.includes(layer.group) ? loose(layer) : layer,
+  ),
+});
+
+export const renameGroup = (piece: Piece, id: string, name: string): Piece => ({
+  ...piece,
+  groups: piece.groups.map((group) => (group.id === id ? { ...group, name } : group)),
+});
+
+/** The window that writes a line in the frames in which its strokes are written now, off too where they all leave. */
+function lineWindow(strokes: readonly Stroke[]): WindowKeys {
+  const spans = strokes.map(onSpan).filter((span) => span !== null);
+  if (spans.length === 0) return mannerWindow(mannerOf({ kind: 'on' }), false, { onAt: 0, offAt: 0 });
+  const [from, to] = [Math.min(...spans.map((s) => s.from)), Math.max(...spans.map((s) => s.to))];
+  const leaving = strokes.flatMap(({ window }) => {
+    const arrived = onSpan({ window })?.to ?? to;
+    const later = [window.head, window.tail].flatMap((value) => keysOf(value).map((key) => key.frame));
+    return later.filter((frame) => frame > arrived);
+  });
+  const onFrames = Math.max(1, Math.round(to - from));
+  const times = {
+    onAt: Math.round(from),
+    offAt: Math.max(from + onFrames, Math.round(Math.min(...leaving))),
+  };
+  if (leaving.length === 0)
+    return mannerWindow(mannerOf({ kind: 'on', onFrames }), false, { ...times, offAt: 0 });
+  const offFrames = Math.max(1, Math.round(Math.max(...leaving) - times.offAt));
+  return mannerWindow(mannerOf({ kind: 'both', onFrames, offFrames }), false, times);
+}
+
+/**
+ * Times the strokes of a group as one, all together or one after another, or each by itself again. A new line is written
+ * on, and off, in the frames in which the strokes were; together they share what the first of them had.
+ */
+export function setLine(piece: Piece, id: string, how: LineOfStrokes['how'] | null): Piece {
+  const strokes = strokesOf({ layers: membersOf(piece, id) });
+  const [first] = strokes;
+  const pace = first?.pace && first.pace.kind !== 'written' ? { pace: first.pace } : {};
+  const fresh = (): WindowKeys => (how === 'together' && first ? first.window : lineWindow(strokes));
+  return {
+    ...piece,
+    groups: piece.groups.map((group) => {
+      if (group.id !== id) return group;
+      if (how === null) return changed(group, { line: undefined });
+      return { ...group, line: group.line ? { ...group.line, how } : { how, window: fresh(), ...pace } };
+    }),
+  };
+}
+
+/** Writes the line of a group in a manner; its keys are replaced, its start is kept. */
+export const writeLine = (piece: Piece, id: string, manner: Manner): Piece => ({
+  ...piece,
+  groups: piece.groups.map((group) => {
+    if (group.id !== id || !group.line) return group;
+    const window = mannerWindow(manner, false, mannerTimes(manner, group.line, piece.length));
+    return { ...group, line: { ...group.line, window, ...(manner.pace && { pace: manner.pace }) } };
+  }),
+});
+
+/**
+ * Lets layers that were moved in the order belong where they now stand: between two of a group they join it, beyond its
+ * ends they leave it.
+ */
+export function joinedWhereTheyStand(piece: Piece, ids: readonly string[]): Piece {
+  const first = piece.layers.findIndex((layer) => ids.includes(layer.id));
+  const last = piece.layers.findLastIndex((layer) => ids.includes(layer.id));
+  const [above, below] = [piece.layers[first - 1]?.group, piece.layers[last + 1]?.group];
+  return updateLayers(piece, ids, (layer) => {
+    const whole =
+      layer.group !== undefined && membersOf(piece, layer.group).every((other) => ids.includes(other.id));
+    // A group moved as a whole stays one.
+    const into =
+      above !== undefined && above === below
+        ? above
+        : whole || layer.group === above || layer.group === below
+          ? layer.group
+          : undefined;
+    return into === layer.group ? layer : changed<Layer>(layer, { group: into });
+  });
+}

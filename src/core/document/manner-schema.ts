@@ -1,0 +1,64 @@
+import { z } from 'zod';
+import { easingSchema, landingEasing, paceSchema, type Easing } from '../timing';
+
+const frames = z.number().int().min(1).max(100_000);
+const SOFT: Easing = landingEasing(0.75);
+
+/** A stored way of writing on, off, both, or passing along. Lengths of time in frames. */
+export const mannerSchema = z.strictObject({
+  kind: z.enum(['on', 'off', 'both', 'pass']),
+  /** Where inking starts to grow, the origin; `ends` is from both ends to the middle, `point` a place of its own. */
+  from: z.enum(['start', 'middle', 'end', 'ends', 'point']).default('start'),
+  /** The origin, as a share of the length, where `from` is a point. */
+  origin: z.number().min(0).max(1).default(0.5),
+  onFrames: frames.default(20),
+  offFrames: frames.default(15),
+  /** Frames between writing on and off; null: off so that it ends with the piece. */
+  hold: z.number().int().min(0).max(100_000).nullable().default(null),
+  /** How it leaves: onward as it came, or back to where it came from. */
+  leaves: z.enum(['onward', 'back']).default('onward'),
+  easing: easingSchema.default(SOFT),
+  offEasing: easingSchema.default(SOFT),
+  /** Length of the window that passes along. */
+  length: z
+    .strictObject({ value: z.number().min(0).max(100_000), unit: z.enum(['px', 'share', 'frames']) })
+    .default({ value: 0.35, unit: 'share' }),
+  /** How progress is spread along the path; null leaves that as it is. */
+  pace: paceSchema.nullable().default(null),
+});
+export type Manner = z.infer<typeof mannerSchema>;
+/** A manner in which only what differs from the plain one is said. */
+export type MannerParts = z.input<typeof mannerSchema>;
+
+export const mannerOf = (parts: MannerParts): Manner => mannerSchema.parse(parts);
+
+const part = (name: string, parts: MannerParts): { readonly name: string; readonly manner: Manner } => ({
+  name,
+  manner: mannerOf(parts),
+});
+
+/** Ways of writing that ship with Obelus, by plain names. */
+export const OWN_MANNERS = [
+  part('Plain line', { kind: 'on' }),
+  part('On and off', { kind: 'both' }),
+  part('There and back', { kind: 'both', leaves: 'back' }),
+  part('By hand', {
+    kind: 'on',
+    onFrames: 30,
+    easing: { type: 'minimum jerk' },
+    pace: { kind: 'hand', strength: 1, soft: 0.6 },
+  }),
+  part('Opening rule', { kind: 'both', from: 'middle', onFrames: 18, offFrames: 12 }),
+  part('Closing in', { kind: 'both', from: 'ends', onFrames: 22, offFrames: 14 }),
+  part('Quick accent', { kind: 'on', onFrames: 8, easing: landingEasing(0.9) }),
+  part('Sprung', {
+    kind: 'on',
+    onFrames: 26,
+    easing: { type: 'spring', mass: 1, stiffness: 120, damping: 14 },
+  }),
+  part('Passing light', {
+    kind: 'pass',
+    onFrames: 36,
+    easing: { type: 'bezier', x1: 0.35, y1: 0, x2: 0.3, y2: 1 },
+  }),
+] as const;

@@ -1,0 +1,11 @@
+import { settleCues } from './cued';
+import { gathered, settleLines } from './grouped';
+import type { Piece } from './schema';
+import { settleTies } from './tied';
+
+/**
+ * A changed piece in which all that follows something else has followed: groups stand together, ties, lines and cues hold.
+ * @param before the piece before the change, by which cues tell what was moved by hand; null for none.
+ */
+export const settlePiece = (before: Piece | null, piece: Piece): Piece =>
+  settleCues(before, settleLines(settleTies(gathered(piece))));

@@ -1,0 +1,12 @@
+import { parseTime } from '@/core/timing';
+import { useEditor } from '../../state';
+
+/** How a number of frames is written and read: frames, seconds or timecode. */
+export function useFrames() {
+  const rate = useEditor((s) => s.piece.rate);
+  return {
+    format: (value: number) => `${Math.round(value * 10) / 10} fr`,
+    parse: (text: string) => parseTime(text, rate),
+    pixelsPerStep: 4,
+  };
+}

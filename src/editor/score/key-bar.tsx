@@ -1,0 +1,115 @@
+'use client';
+import { useRef } from 'react';
+import { changeKey, keysAt, moveKeys, partOf, sameKey, type KeyRef } from '@/core/document';
+import { keysOf, type Animated } from '@/core/timing';
+import { edit, editFromBase, select, useEditor } from '../state';
+import { dragFrames } from './drag';
+import { LANE } from './envelope';
+import type { LaneOwner } from './lane-owner';
+import { partName, partWords } from '../part-names';
+import { useTimeScale, xOf } from './time-scale';
+
+/** The layers that bear keys: the strokes themselves, and all of a group whose line is keyed. */
+function layersOf(keys: readonly KeyRef[]): string[] {
+  const { piece } = useEditor.getState();
+  return [
+    ...new Set(
+      keys.flatMap(({ stroke }) => {
+        const members = piece.layers.filter((layer) => layer.group === stroke).map((layer) => layer.id);
+        return members.length > 0 ? members : [stroke];
+      }),
+    ),
+  ];
+}
+
+/** A key as a small upright bar, at a height of its lane. */
+export function KeyBar({
+  owner,
+  part,
+  index,
+  y,
+  fill,
+  isSelected,
+}: {
+  owner: LaneOwner;
+  part: string;
+  index: number;
+  /** px from the top of the lane, for a frame. */
+  y: (frame: number) => number;
+  fill: string;
+  isSelected: boolean;
+}) {
+  const scale = useTimeScale();
+  /** Taken by the pointer, which chooses by itself: focus then does not. */
+  const pointed = useRef(false);
+  const ref: KeyRef = { stroke: owner.id, part, index };
+  const key = keysOf(partOf(owner.keyed, part) as Animated<number | string>)[index];
+  if (!key) return null;
+  const x = xOf(scale, key.frame);
+  const top = y(key.frame);
+  const choose = (add: boolean) => {
+    const { selection } = useEditor.getState();
+    const has = selection.keys.some((other) => sameKey(other, ref));
+    const keys = add
+      ? has
+        ? selection.keys.filter((other) => !sameKey(other, ref))
+        : [...selection.keys, ref]
+      : has
+        ? selection.keys
+        : [ref];
+    select({ layers: [...new Set([...(add ? selection.layers : []), ...layersOf(keys)])], keys });
+    return keys;
+  };
+  return (
+    <g
+      role="slider"
+      tabIndex={isSelected ? 0 : -1}
+      aria-label={`${owner.name}, ${partName(part).toLowerCase()} key`}
+      aria-valuenow={key.frame}
+      aria-valuetext={`frame ${key.frame}, ${partWords(part, key.value)}`}
+      data-key={`${part}-${index}`}
+      style={{ cursor: owner.locked ? 'default' : 'ew-resize', outline: 'none' }}
+      onPointerDown={(event) => {
+        if (event.button !== 0) return;
+        event.stopPropagation();
+        pointed.current = true;
+        (event.currentTarget as SVGGElement).focus({ preventScroll: true });
+        pointed.current = false;
+        const keys = choose(event.shiftKey);
+        if (owner.locked) return;
+        const { piece } = useEditor.getState();
+        const frames = keys.flatMap((one) => keysAt(piece, one)[one.index]?.frame ?? []);
+        dragFrames(event, [key.frame, ...frames], keys, (by) => editFromBase((p) => moveKeys(p, keys, by)));
+      }}
+      onFocus={() => !isSelected && !pointed.current && choose(false)}
+      onKeyDown={(event) => {
+        const ten = event.shiftKey ? 10 : 1;
+        const sideways = { ArrowLeft: -ten, ArrowRight: ten }[event.key];
+        const upward = { ArrowUp: ten, ArrowDown: -ten }[event.key];
+        const { keys } = useEditor.getState().selection;
+        if ((sideways === undefined && upward === undefined) || owner.locked || event.altKey) return;
+        event.preventDefault();
+        event.stopPropagation();
+        if (sideways !== undefined) edit((piece) => moveKeys(piece, keys, sideways), 'nudge keys');
+        else if (typeof key.value === 'number') {
+          const ends = part === 'head' || part === 'tail';
+          const next = Math.round((key.value + upward! * (part === 'ink.width' ? 1 : 0.01)) * 1000) / 1000;
+          const value = ends ? Math.min(1, Math.max(0, next)) : next;
+          edit((piece) => changeKey(piece, [ref], { value }), 'nudge key value');
+        }
+      }}
+    >
+      <rect x={x - 7} y={0} width={14} height={LANE.height} fill="transparent" />
+      <rect
+        x={x - 2}
+        y={top - 3.5}
+        width={4}
+        height={7}
+        rx={1}
+        fill={isSelected ? 'var(--text)' : fill}
+        stroke={isSelected ? 'var(--head)' : 'var(--ground)'}
+        strokeWidth={isSelected ? 1.5 : 0.75}
+      />
+    </g>
+  );
+}

@@ -1,0 +1,274 @@
+'use client';
+import { useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import styled from 'styled-components';
+import { moveMarker, putMarker, removeMarker, setWorkRange, type Marker } from '@/core/document';
+import { inkOverTime } from '@/core/scene';
+import { edit, editFromBase, showFrame, useEditor } from '../state';
+import { dragFrames } from './drag';
+import { frameAt, useTimeScale, xOf } from './time-scale';
+
+/** The chart is read at so many moments at most. */
+const MOMENTS = 600;
+
+/** How much ink is on screen, from the first frame to the last. */
+export function InkChart({ height }: { height: number }) {
+  const scale = useTimeScale();
+  const layers = useEditor((s) => s.piece.layers);
+  const length = useEditor((s) => s.piece.length);
+  const moments = Math.min(MOMENTS, length);
+  const ink = useMemo(() => inkOverTime({ layers, length }, moments), [layers, length, moments]);
+  const most = Math.max(1, ...ink);
+  if (moments < 2) return null;
+  const points = Array.from(ink, (value, i) => {
+    const x = xOf(scale, (i * (length - 1)) / (moments - 1));
+    return `${x.toFixed(1)} ${(height - 1 - (value / most) * (height - 3)).toFixed(1)}`;
+  });
+  const path = `M${xOf(scale, 0).toFixed(1)} ${height}L${points.join('L')}L${xOf(scale, length - 1).toFixed(1)} ${height}Z`;
+  return (
+    <svg
+      width={scale.width}
+      height={height}
+      role="img"
+      aria-label={`Ink on screen over time, at most ${Math.round(most)} pixels of path`}
+      style={{ position: 'absolute', inset: 0, pointerEvents: 'none' }}
+      data-ink-chart
+    >
+      <path d={path} fill="var(--head)" fillOpacity={0.16} stroke="var(--head)" strokeOpacity={0.45} />
+    </svg>
+  );
+}
+
+const Strip = styled.div`
+  position: relative;
+  height: 18px;
+  overflow: hidden;
+  border-top: 1px solid var(--rule);
+  touch-action: none;
+`;
+const Flag = styled.div`
+  position: absolute;
+  top: 1px;
+  height: 16px;
+  padding: 0 7px 0 5px;
+  border-left: 2px solid var(--tail);
+  border-radius: 0 8px 8px 0;
+  background: color-mix(in srgb, var(--tail) 26%, var(--panel));
+  font-size: 11px;
+  line-height: 16px;
+  white-space: nowrap;
+  cursor: ew-resize;
+  outline-offset: -1px;
+  input {
+    width: 90px;
+    height: 14px;
+    padding: 0;
+    border: 0;
+    background: none;
+    color: inherit;
+    font: inherit;
+    outline: none;
+  }
+`;
+const Range = styled.div`
+  position: absolute;
+  top: 6px;
+  height: 6px;
+  border-radius: 3px;
+  background: color-mix(in srgb, var(--text) 26%, transparent);
+  cursor: grab;
+`;
+const RangeEnd = styled.div`
+  position: absolute;
+  top: 2px;
+  width: 7px;
+  height: 14px;
+  margin-left: -3.5px;
+  border-radius: 2px;
+  background: var(--quiet);
+  cursor: ew-resize;
+  outline-offset: 1px;
+`;
+
+/** One marker: dragged along, renamed where it stands, taken out with Delete. */
+function MarkerFlag({ marker }: { marker: Marker }) {
+  const scale = useTimeScale();
+  const [typed, setTyped] = useState<string | null>(null);
+  const take = () => {
+    const name = typed?.trim();
+    if (name && name !== marker.name) edit((p) => putMarker(p, { ...marker, name: name.slice(0, 120) }));
+    setTyped(null);
+  };
+  const onKeyDown = (event: KeyboardEvent<HTMLElement>) => {
+    if (typed !== null) return;
+    const by = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
+    if (by !== undefined)
+      edit((p) => moveMarker(p, marker.frame, marker.frame + by * (event.shiftKey ? 10 : 1)), 'marker');
+    else if (event.key === 'Delete' || event.key === 'Backspace') edit((p) => removeMarker(p, marker.frame));
+    else if (event.key === 'F2') setTyped(marker.name);
+    else if (event.key === 'Enter') showFrame(marker.frame);
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+  };
+  return (
+    <Flag
+      role="slider"
+      tabIndex={0}
+      aria-label={`Marker ${marker.name}`}
+      aria-valuenow={marker.frame}
+      title={`${marker.name} · frame ${marker.frame}. Drag; double-click to rename; Delete takes it out`}
+      data-marker={marker.frame}
+      style={{ left: xOf(scale, marker.frame) }}
+      onPointerDown={(event: PointerEvent<HTMLElement>) => {
+        if (event.button !== 0 || typed !== null) return;
+        event.stopPropagation();
+        event.currentTarget.focus();
+        dragFrames(event, [marker.frame], [], (by) =>
+          editFromBase((p) => moveMarker(p, marker.frame, marker.frame + by)),
+        );
+      }}
+      onDoubleClick={(event) => {
+        event.stopPropagation();
+        setTyped(marker.name);
+      }}
+      onKeyDown={onKeyDown}
+    >
+      {typed === null ? (
+        marker.name
+      ) : (
+        <input
+          aria-label="Name of the marker"
+          value={typed}
+          autoFocus
+          onFocus={(event) => event.currentTarget.select()}
+          onChange={(event) => setTyped(event.currentTarget.value)}
+          onBlur={take}
+          onKeyDown={(event) => {
+            if (event.key === 'Enter') take();
+            if (event.key === 'Escape') setTyped(null);
+            event.stopPropagation();
+          }}
+        />
+      )}
+    </Flag>
+  );
+}
+
+const NAMES = { from: 'First frame of the work range', to: 'Last frame of the work range' } as const;
+
+function WorkRange({ from, to }: { from: number; to: number }) {
+  const scale = useTimeScale();
+  const length = useEditor((s) => s.piece.length);
+  const moved = (end: 'from' | 'to', frame: number) => {
+    const held = Math.min(length - 1, Math.max(0, frame));
+    return end === 'from' ? { from: Math.min(held, to - 1), to } : { from, to: Math.max(held, from + 1) };
+  };
+  return (
+    <>
+      <Range
+        title="Work range: these frames are played. Drag to move it; double-click takes it away"
+        data-work-range
+        style={{ left: xOf(scale, from), width: (to - from) * scale.pixelsPerFrame }}
+        onPointerDown={(event: PointerEvent<HTMLElement>) => {
+          if (event.button !== 0) return;
+          event.stopPropagation();
+          dragFrames(event, [from, to], [], (raw) => {
+            const by = Math.max(-from, Math.min(length - 1 - to, raw));
+            editFromBase((p) => setWorkRange(p, { from: from + by, to: to + by }));
+          });
+        }}
+        onDoubleClick={(event) => {
+          event.stopPropagation();
+          edit((p) => setWorkRange(p, null));
+        }}
+      />
+      {(['from', 'to'] as const).map((end) => {
+        const frame = end === 'from' ? from : to;
+        return (
+          <RangeEnd
+            key={end}
+            role="slider"
+            tabIndex={0}
+            aria-label={NAMES[end]}
+            aria-valuenow={frame}
+            title={NAMES[end]}
+            style={{ left: xOf(scale, frame) }}
+            onPointerDown={(event: PointerEvent<HTMLElement>) => {
+              if (event.button !== 0) return;
+              event.stopPropagation();
+              dragFrames(event, [frame], [], (by) =>
+                editFromBase((p) => setWorkRange(p, moved(end, frame + by))),
+              );
+            }}
+            onKeyDown={(event) => {
+              const by = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
+              if (event.key === 'Delete' || event.key === 'Backspace') edit((p) => setWorkRange(p, null));
+              else if (by !== undefined)
+                edit(
+                  (p) => setWorkRange(p, moved(end, frame + by * (event.shiftKey ? 10 : 1))),
+                  'work range',
+                );
+              else return;
+              event.preventDefault();
+              event.stopPropagation();
+            }}
+          />
+        );
+      })}
+    </>
+  );
+}
+
+/** Moments with names, and the frames that are played while working. Drag over its empty part for a range; double-click for a marker. */
+export function Moments() {
+  const markers = useEditor((s) => s.piece.markers);
+  const workRange = useEditor((s) => s.piece.workRange);
+  const length = useEditor((s) => s.piece.length);
+  const at = (event: PointerEvent<HTMLElement> | React.MouseEvent<HTMLElement>) => {
+    const box = event.currentTarget.getBoundingClientRect();
+    const frame = Math.round(frameAt(useTimeScale.getState(), event.clientX - box.left));
+    return Math.min(length - 1, Math.max(0, frame));
+  };
+  return (
+    <Strip
+      role="group"
+      aria-label="Markers and work range"
+      title="Double-click for a marker; drag for a work range"
+      data-moments
+      onPointerDown={(event) => {
+        if (event.button !== 0) return;
+        const from = at(event);
+        dragFrames(event, [from], [], (by) => {
+          const to = Math.min(length - 1, Math.max(0, from + by));
+          if (to !== from)
+            editFromBase((p) => setWorkRange(p, { from: Math.min(from, to), to: Math.max(from, to) }));
+        });
+      }}
+      onDoubleClick={(event) => {
+        const frame = at(event);
+        edit((p) => putMarker(p, { frame, name: `Marker ${p.markers.length + 1}` }));
+      }}
+    >
+      {workRange && <WorkRange {...workRange} />}
+      {/* By their place: a marker that is dragged keeps its element while its frame changes. */}
+      {markers.map((marker, i) => (
+        <MarkerFlag key={i} marker={marker} />
+      ))}
+    </Strip>
+  );
+}
+
+const Line = styled.i`
+  position: absolute;
+  top: 0;
+  bottom: 0;
+  width: 1px;
+  background: color-mix(in srgb, var(--tail) 70%, transparent);
+`;
+
+/** Where markers stand, over the lanes. */
+export function MarkerLines() {
+  const scale = useTimeScale();
+  const markers = useEditor((s) => s.piece.markers);
+  return markers.map((marker) => <Line key={marker.frame} style={{ left: xOf(scale, marker.frame) }} />);
+}

@@ -1,0 +1,93 @@
+'use client';
+import { memo, useMemo } from 'react';
+import { colourAt } from '@/core/colour';
+import { partOf, sameKey, type AnyAnimated, type KeyedPart, type KeyRef } from '@/core/document';
+import { keysOf, valueAt, type Animated } from '@/core/timing';
+import { columns, LANE } from './envelope';
+import { KeyBar } from './key-bar';
+import type { LaneOwner } from './lane-owner';
+import { frameAt, useTimeScale, xOf } from './time-scale';
+
+const isColour = (value: AnyAnimated): value is Animated<string> => {
+  const [first] = keysOf(value as Animated<string>);
+  return typeof (first?.value ?? value) === 'string';
+};
+
+/** Colours are read in steps of so many px. */
+const STEP = 4;
+
+/** Anything else that is keyed over time: numbers as a line between their least and greatest, colours as themselves. */
+export const PartLane = memo(function PartLane({
+  owner,
+  part,
+  length,
+  isSelected,
+  keys,
+}: {
+  owner: LaneOwner;
+  part: KeyedPart;
+  length: number;
+  isSelected: boolean;
+  keys: readonly KeyRef[];
+}) {
+  const scale = useTimeScale();
+  const value = partOf(owner.keyed, part)!;
+  const all = keysOf(value as Animated<number | string>);
+  const drawn = useMemo(() => {
+    if (isColour(value)) {
+      const cells = [];
+      for (let x = 0; x < scale.width; x += STEP) {
+        const frame = frameAt(scale, x);
+        if (frame >= 0 && frame <= length - 1) cells.push({ x, colour: colourAt(value, frame) });
+      }
+      return { cells, path: '', y: () => LANE.height / 2 };
+    }
+    const number = value as Animated;
+    const own = keysOf(number);
+    const frames = columns(
+      scale,
+      own.map((key) => key.frame),
+      0,
+      length - 1,
+    );
+    const values = frames.map((frame) => valueAt(number, frame));
+    const [low, high] = [Math.min(...values), Math.max(...values)];
+    const inner = LANE.height - 2 * LANE.pad;
+    const yOf = (v: number): number =>
+      high > low ? LANE.height - LANE.pad - ((v - low) / (high - low)) * inner : LANE.height / 2;
+    const path =
+      frames.length > 1
+        ? `M${frames.map((f, i) => `${xOf(scale, f).toFixed(2)} ${yOf(values[i]!).toFixed(2)}`).join('L')}`
+        : '';
+    return { cells: [], path, y: (frame: number) => yOf(valueAt(number, frame)) };
+  }, [scale, value, length]);
+  return (
+    <svg
+      width={scale.width}
+      height={LANE.height}
+      style={{ display: 'block', opacity: owner.hidden ? 0.35 : 1 }}
+    >
+      {drawn.cells.map(({ x, colour }) => (
+        <rect key={x} x={x} y={8} width={STEP + 0.5} height={LANE.height - 16} fill={colour} />
+      ))}
+      <path
+        d={drawn.path}
+        fill="none"
+        stroke={isSelected ? 'var(--head)' : 'var(--text)'}
+        strokeWidth={1.3}
+        pointerEvents="none"
+      />
+      {all.map((_, index) => (
+        <KeyBar
+          key={index}
+          owner={owner}
+          part={part}
+          index={index}
+          y={drawn.y}
+          fill={isSelected ? 'var(--head)' : 'var(--text)'}
+          isSelected={keys.some((key) => sameKey(key, { stroke: owner.id, part, index }))}
+        />
+      ))}
+    </svg>
+  );
+});
