@@ -29,7 +29,9 @@ await main(async () => {
   needNpmPackages();
   needBuild();
   const rows = ['lengths', 'paint', 'ink', 'export'].flatMap((name) => measure(name, process.env));
-  rows.push(...(await withSampleServer((env) => measure('browser', env))));
+  for (const name of ['browser', 'score']) {
+    rows.push(...(await withSampleServer((env) => measure(name, env))));
+  }
   console.table(
     Object.fromEntries(rows.map(({ what, ours, other, ratio }) => [what, { ours, other, ratio }])),
   );

@@ -58,14 +58,17 @@ const Space = styled.div`
 
 /** The piece: its name, its facts, whether it is saved, and what is done with the whole of it. */
 export function PieceBar() {
-  const piece = useEditor((s) => s.piece);
-  const past = useEditor((s) => s.past.length);
-  const future = useEditor((s) => s.future.length);
+  const name = useEditor((s) => s.piece.name);
+  const size = useEditor((s) => s.piece.size);
+  const rate = useEditor((s) => s.piece.rate);
+  const length = useEditor((s) => s.piece.length);
+  const canUndo = useEditor((s) => s.past.length > 0);
+  const canRedo = useEditor((s) => s.future.length > 0);
   const safeAreas = useEditor((s) => s.safeAreas);
   const projectName = useSaving((s) => s.open?.projectName);
   const [dialog, setDialog] = useState<'export' | 'history' | null>(null);
   const [compared, setCompared] = useState<number | null>(null);
-  const seconds = Math.round((piece.length / framesPerSecond(piece.rate)) * 100) / 100;
+  const seconds = Math.round((length / framesPerSecond(rate)) * 100) / 100;
   return (
     <Bar>
       <Home href="/" aria-label="All projects">
@@ -75,19 +78,19 @@ export function PieceBar() {
       <Name>
         <NameField
           label="Name of the piece"
-          value={piece.name}
-          onChange={(name) => edit((p) => ({ ...p, name }))}
+          value={name}
+          onChange={(to) => edit((p) => ({ ...p, name: to }))}
         />
       </Name>
       <Facts>
-        {piece.size.width} × {piece.size.height} · {rateName(piece.rate)} fps · {seconds} s
+        {size.width} × {size.height} · {rateName(rate)} fps · {seconds} s
       </Facts>
       <SaveState />
       <Space />
-      <IconButton label="Undo" keys="Ctrl Z" isDisabled={past === 0} onPress={undo}>
+      <IconButton label="Undo" keys="Ctrl Z" isDisabled={!canUndo} onPress={undo}>
         <Undo2 />
       </IconButton>
-      <IconButton label="Redo" keys="Ctrl Shift Z" isDisabled={future === 0} onPress={redo}>
+      <IconButton label="Redo" keys="Ctrl Shift Z" isDisabled={!canRedo} onPress={redo}>
         <Redo2 />
       </IconButton>
       <ToggleButton isSelected={safeAreas} onChange={(on) => useEditor.setState({ safeAreas: on })}>

@@ -100,6 +100,9 @@ function arrow(context: Context, view: View, path: Path, colour: string): void {
 /** Strokes shorter than this on screen, px, are numbered in small. */
 const SHORT = 110;
 
+/** More strokes than this are not all hinted at and numbered, but where their paths are worked on. */
+const CROWD = 60;
+
 /** Many strokes shorter than this on screen, px, are numbered in plain small figures: discs would hide them. */
 const TINY = 46;
 const MANY = 20;
@@ -285,6 +288,18 @@ function cueThreads(context: Context, view: View, piece: Piece, chosen: readonly
   }
 }
 
+/** A great many chosen strokes: their paths alone, in one go. */
+function crowd(context: Context, view: View, strokes: readonly Stroke[]): void {
+  context.save();
+  context.transform(view.zoom, 0, 0, view.zoom, view.x, view.y);
+  context.beginPath();
+  for (const { path } of strokes) tracePath(context, wholePath(path));
+  context.restore();
+  context.lineWidth = 1;
+  context.strokeStyle = OVERLAY.head;
+  context.stroke();
+}
+
 /** Draws everything that helps to work and is never exported. While the piece plays the picture stands alone. */
 export function paintOverlay(context: Context, view: View, state: EditorState, tool: ToolMarks): void {
   if (state.safeAreas) safeAreas(context, view, state.piece.size);
@@ -305,7 +320,9 @@ export function paintOverlay(context: Context, view: View, state: EditorState, t
   const away = (layer: Stroke): boolean =>
     layer.hidden || (state.solo.length > 0 && !state.solo.includes(layer.id));
   const chosen = strokes.filter((layer) => selection.layers.includes(layer.id) && !away(layer));
-  for (const layer of strokes) {
+  // So many paths would hide the picture, and take longer to draw than it.
+  const hinted = strokes.length <= CROWD || state.linesOnly || state.step === 'trace';
+  for (const layer of hinted ? strokes : []) {
     if (away(layer) || chosen.includes(layer)) continue;
     const inked = inkedLength(layer, frame) / Math.max(1, measurePath(layer.path).length);
     // Ink shows where the stroke lies; what is not inked now is shown by its path.
@@ -325,11 +342,13 @@ export function paintOverlay(context: Context, view: View, state: EditorState, t
       if (state.step === 'trace') tinyBadge(context, view, layer, i + 1);
       return;
     }
+    if (strokes.length > CROWD && state.step !== 'trace' && !tool.tapped) return;
     badge(context, view, layer, i + 1, tool.tapped?.includes(layer.id) === true);
   });
   // Where ink is chosen it must be seen: its path is then only hinted at.
   const quiet = state.step === 'ink' && state.tool === 'select' && selection.points.length === 0;
-  for (const layer of chosen) {
+  if (chosen.length > CROWD && !state.base) crowd(context, view, chosen);
+  for (const layer of chosen.length > CROWD ? [] : chosen) {
     line(context, view, layer.path);
     if (quiet) {
       context.lineWidth = 1;
@@ -346,7 +365,7 @@ export function paintOverlay(context: Context, view: View, state: EditorState, t
   if (chosen.length === 1 && !chosen[0]!.locked && !quiet) {
     pointsAndHandles(context, view, chosen[0]!.path, shownHandles(chosen[0]!, state));
   }
-  if (!quiet) for (const layer of chosen) ends(context, view, layer, frame);
+  if (!quiet && chosen.length <= CROWD) for (const layer of chosen) ends(context, view, layer, frame);
   if (state.step === 'time') cueThreads(context, view, piece, selection.layers);
   const { shown, reach } = useLooseEnds.getState();
   if (shown) looseEnds(context, view, looseEndsOf(piece, reach));

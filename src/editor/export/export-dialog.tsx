@@ -5,7 +5,7 @@ import styled from 'styled-components';
 import { framesPerSecond, parseTime } from '@/core/timing';
 import { Button, Dialog, MainButton, notify, NumberField, Segmented } from '@/ui';
 import { call, save, useSaving } from '../saving';
-import { useEditor } from '../state';
+import { useCalm } from '../state';
 
 interface ExportSummary {
   readonly id: string;
@@ -152,7 +152,7 @@ function PastExport({ item, onChange }: { item: ExportSummary; onChange: () => v
 export function ExportDialog({ isOpen, onClose }: { isOpen: boolean; onClose: () => void }) {
   const id = useSaving((s) => s.open?.id);
   const saveStatus = useSaving((s) => s.status);
-  const piece = useEditor((s) => s.piece);
+  const piece = useCalm((s) => s.piece);
   const [format, setFormat] = useState<'webm' | 'png'>('webm');
   const [scale, setScale] = useState<'0.5' | '1' | '2'>('1');
   const [range, setRange] = useState<'all' | 'part'>('all');

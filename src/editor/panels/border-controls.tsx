@@ -4,7 +4,7 @@ import { addLayers, DEFAULT_INK, newStroke } from '@/core/document';
 import { borderPath, unite, widened, type Bounds, type CornerStyle } from '@/core/geometry';
 import { layerBounds } from '@/core/scene';
 import { Button, Fold, NumberField, pixels, Select } from '@/ui';
-import { edit, newId, select, selectedLayers, useEditor } from '../state';
+import { edit, newId, select, selectedLayers, useCalm, useEditor } from '../state';
 import { Hint } from './panel';
 
 type Around = 'title' | 'action' | 'piece' | 'selection';
@@ -40,7 +40,7 @@ function boxAround(around: Around): Bounds | null {
 
 /** A frame as one closed stroke, or two, sized to a safe area or to what is selected. */
 export function BorderControls() {
-  const some = useEditor((s) => s.selection.layers.length > 0);
+  const some = useCalm((s) => s.selection.layers.length > 0);
   const [around, setAround] = useState<Around>('title');
   const [style, setStyle] = useState<CornerStyle>('scooped');
   const [size, setSize] = useState(70);

@@ -23,7 +23,7 @@ import {
   select,
   singleStroke,
   splitAtPoint,
-  useEditor,
+  useCalm,
   useLooseEnds,
 } from '../state';
 import { Buttons, Hint } from './panel';
@@ -134,7 +134,7 @@ function Points({ stroke, chosen }: { stroke: Stroke; chosen: readonly number[] 
 
 /** Ends that nearly meet, and joining two strokes. */
 function Ends({ strokes }: { strokes: readonly Stroke[] }) {
-  const piece = useEditor((s) => s.piece);
+  const piece = useCalm((s) => s.piece);
   const { shown, reach } = useLooseEnds();
   const ends = shown ? looseEndsOf(piece, reach) : [];
   return (
@@ -182,8 +182,8 @@ function Ends({ strokes }: { strokes: readonly Stroke[] }) {
 
 /** Cleaning up what was traced. */
 export function CleanControls({ strokes }: { strokes: readonly Stroke[] }) {
-  const stroke = useEditor(singleStroke);
-  const chosen = useEditor((s) => s.selection.points);
+  const stroke = useCalm(singleStroke);
+  const chosen = useCalm((s) => s.selection.points);
   const drawn = strokes.filter((s) => measurePath(s.path).length > 0);
   return (
     <>

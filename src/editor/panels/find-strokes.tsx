@@ -13,7 +13,7 @@ import {
   parseWithUnit,
   Segmented,
 } from '@/ui';
-import { useEditor } from '../state';
+import { useCalm } from '../state';
 import {
   addOutlines,
   foreseeTrace,
@@ -87,7 +87,7 @@ function Threshold({ source }: { source: Extract<Traceable, { asset: string }> }
 function Waiting() {
   const run = useTracing((s) => s.run);
   const keepWidths = useTracing((s) => s.keepWidths);
-  const piece = useEditor((s) => s.piece);
+  const piece = useCalm((s) => s.piece);
   void keepWidths;
   const foreseen = foreseeTrace(piece);
   if (!run?.strokes || !foreseen) return null;

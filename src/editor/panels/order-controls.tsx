@@ -3,7 +3,15 @@ import { useState } from 'react';
 import { inSequence, renameStrokes, reverseStrokes, strokesOf, widestOf, type Piece } from '@/core/document';
 import { goesBackward, writingOrder, type OrderOptions } from '@/core/trace';
 import { Button, Fold, Segmented, TextInput } from '@/ui';
-import { deleteSelected, duplicateSelected, edit, selectedStrokes, stepSelected, useEditor } from '../state';
+import {
+  deleteSelected,
+  duplicateSelected,
+  edit,
+  selectedStrokes,
+  stepSelected,
+  useCalm,
+  useEditor,
+} from '../state';
 import { takeTool } from '../bar/tool-strip';
 import { Buttons, Group, Hint } from './panel';
 
@@ -34,8 +42,8 @@ function orderedByHand(piece: Piece, ids: readonly string[], options: OrderOptio
 }
 
 export function OrderControls() {
-  const piece = useEditor((s) => s.piece);
-  const selection = useEditor((s) => s.selection);
+  const piece = useCalm((s) => s.piece);
+  const selection = useCalm((s) => s.selection);
   const [direction, setDirection] = useState<OrderOptions['direction']>('left to right');
   const [marks, setMarks] = useState<OrderOptions['marks']>('after the word');
   const [pattern, setPattern] = useState('');

@@ -15,6 +15,7 @@ import {
   select,
   singleStroke,
   toggleClosed,
+  useCalm,
   useEditor,
 } from '../state';
 import { Buttons, Group, Hint } from './panel';
@@ -84,8 +85,8 @@ const LISTED = 200;
 
 /** The points of the selected stroke, by number and by list. */
 export function PointControls() {
-  const stroke = useEditor(singleStroke);
-  const chosen = useEditor((s) => s.selection.points);
+  const stroke = useCalm(singleStroke);
+  const chosen = useCalm((s) => s.selection.points);
   if (!stroke) return null;
   const { path } = stroke;
   const point = chosen.length === 1 ? path.points[chosen[0]!] : undefined;

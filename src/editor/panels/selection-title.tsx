@@ -2,13 +2,13 @@
 import { strokeById, strokesOf } from '@/core/document';
 import { measurePath } from '@/core/geometry';
 import { NameField } from '@/ui';
-import { renameLayer, selectedStrokes, singleLayer, useEditor } from '../state';
+import { renameLayer, selectedStrokes, singleLayer, useCalm } from '../state';
 import { PanelFacts, PanelTitle } from './panel';
 
 /** What the panel speaks of: the selected stroke by its name, or how many there are. */
 export function SelectionTitle({ empty }: { empty: string }) {
-  const piece = useEditor((s) => s.piece);
-  const selection = useEditor((s) => s.selection);
+  const piece = useCalm((s) => s.piece);
+  const selection = useCalm((s) => s.selection);
   const strokes = selectedStrokes({ piece, selection });
   const layer = singleLayer({ piece, selection });
   if (layer && layer.type !== 'stroke') {

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { framesPerSecond, parseTime, rateName, RATES } from '@/core/timing';
 import { lastKeyedFrame, LIMITS, withLength, withRate, type Kept, type Piece } from '@/core/document';
 import { Check, ColourField, NameField, NumberField, parseWithUnit, Segmented, Select } from '@/ui';
-import { beginDrag, edit, endDrag, useEditor } from '../state';
+import { beginDrag, edit, endDrag, useCalm, useEditor } from '../state';
 import { Group, Hint, PanelFacts, PanelTitle, Row } from './panel';
 import { SIZES } from './presets';
 
@@ -19,7 +19,7 @@ const DUSK = '#22303a';
 
 /** What the piece is: size, rate, length, and what it is looked at over. */
 export function SetupPanel() {
-  const piece = useEditor((s) => s.piece);
+  const piece = useCalm((s) => s.piece);
   const { size, rate, length } = piece;
   const [keep, setKeep] = useState<Kept>('seconds');
   const [spread, setSpread] = useState(false);

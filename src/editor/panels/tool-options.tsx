@@ -1,6 +1,6 @@
 'use client';
 import { Button, Check, NumberField, parseWithUnit, percent, pixels, Segmented, Select } from '@/ui';
-import { useEditor, useTools, type ShapeKind, type ToolSettings } from '../state';
+import { type ShapeKind, type ToolSettings, useCalm, useTools } from '../state';
 import { PEN_RECORDINGS, replay, stopReplay, useTablet } from '../tablet';
 import { Buttons, Group, Hint } from './panel';
 
@@ -9,7 +9,7 @@ const plain = { format: (v: number) => String(Math.round(v)), parse: parseWithUn
 const degrees = { format: (v: number) => `${Math.round(v)}°`, parse: parseWithUnit('°') };
 
 function PenOptions() {
-  const drawing = useEditor((s) => s.drawing);
+  const drawing = useCalm((s) => s.drawing);
   return (
     <Group title="Pen">
       <Hint style={{ marginTop: 0 }}>
@@ -157,8 +157,8 @@ function ShapeOptions() {
 
 /** What the tool in hand can be told. */
 export function ToolOptions() {
-  const tool = useEditor((s) => s.tool);
-  const drawing = useEditor((s) => s.drawing);
+  const tool = useCalm((s) => s.tool);
+  const drawing = useCalm((s) => s.drawing);
   if (tool === 'pen' || drawing) return <PenOptions />;
   if (tool === 'freehand') return <FreehandOptions />;
   if (tool === 'shape') return <ShapeOptions />;

@@ -1,6 +1,6 @@
 'use client';
 import { Button } from '@/ui';
-import { reverseSelected, selectedStrokes, singleLayer, useEditor } from '../state';
+import { reverseSelected, selectedStrokes, singleLayer, useCalm, useEditor } from '../state';
 import { takeTool } from '../bar/tool-strip';
 import { BorderControls } from './border-controls';
 import { CleanControls } from './clean-controls';
@@ -13,10 +13,10 @@ import { ToolOptions } from './tool-options';
 
 /** Making strokes: found in what is followed, or drawn; and mending them. */
 export function TracePanel() {
-  const piece = useEditor((s) => s.piece);
-  const selection = useEditor((s) => s.selection);
-  const chosenUnderlay = useEditor((s) => s.underlay);
-  const tool = useEditor((s) => s.tool);
+  const piece = useCalm((s) => s.piece);
+  const selection = useCalm((s) => s.selection);
+  const chosenUnderlay = useCalm((s) => s.underlay);
+  const tool = useCalm((s) => s.tool);
   const strokes = selectedStrokes({ piece, selection });
   const layer = singleLayer({ piece, selection });
   const underlay = piece.underlays.find((u) => u.id === chosenUnderlay);

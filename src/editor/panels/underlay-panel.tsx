@@ -18,7 +18,16 @@ import {
 import { pictureUrl } from '../canvas/underlay-images';
 import { takeFiles, useImporting } from '../importing';
 import { addLettering, addLineText, useFaces } from '../lettering';
-import { beginDrag, edit, endDrag, selectUnderlay, singleLayer, useEditor, useTools } from '../state';
+import {
+  beginDrag,
+  edit,
+  endDrag,
+  selectUnderlay,
+  singleLayer,
+  useCalm,
+  useEditor,
+  useTools,
+} from '../state';
 import { ArtControls, LetteringControls } from './lettering-controls';
 import { Buttons, Group, Hint, PanelFacts, PanelTitle, Row } from './panel';
 import { SelectionTitle } from './selection-title';
@@ -113,7 +122,7 @@ function UnderlayItem({ underlay, chosen }: { underlay: Underlay; chosen: boolea
 }
 
 function UnderlayControls({ underlay }: { underlay: Underlay }) {
-  const size = useEditor((s) => s.piece.size);
+  const size = useCalm((s) => s.piece.size);
   const { id } = underlay;
   return (
     <Group title="This underlay">
@@ -201,8 +210,8 @@ function AddText() {
 }
 
 function Guides() {
-  const guides = useEditor((s) => s.piece.guides);
-  const size = useEditor((s) => s.piece.size);
+  const guides = useCalm((s) => s.piece.guides);
+  const size = useCalm((s) => s.piece.size);
   const { snapping, grid } = useTools();
   const change = (next: readonly Guide[], merge?: string) =>
     edit((piece) => ({ ...piece, guides: next }), merge);
@@ -263,11 +272,11 @@ function Guides() {
 
 /** The things to follow: pictures underneath, set type, imported art. */
 export function UnderlayPanel() {
-  const underlays = useEditor((s) => s.piece.underlays);
-  const chosen = useEditor((s) => s.underlay);
-  const layer = useEditor(singleLayer);
+  const underlays = useCalm((s) => s.piece.underlays);
+  const chosen = useCalm((s) => s.underlay);
+  const layer = useCalm(singleLayer);
   const busy = useImporting((s) => s.busy);
-  const linesOnly = useEditor((s) => s.linesOnly);
+  const linesOnly = useCalm((s) => s.linesOnly);
   const file = useRef<HTMLInputElement>(null);
   const underlay = underlays.find((u) => u.id === chosen);
   const artwork = layer && layer.type !== 'stroke' ? layer : null;

@@ -1,4 +1,5 @@
-import { lastChange } from '@/core/document';
+import { lastChange, type WindowKeys } from '@/core/document';
+import type { InkWindow } from '@/core/ink';
 import { keysOf } from '@/core/timing';
 import type { LaneOwner } from './lane-owner';
 import { frameAt, xOf, type TimeScale } from './time-scale';
@@ -11,14 +12,53 @@ const yOf = (value: number): number =>
 
 export { yOf as laneY };
 
-/** Frames at which lines are evaluated: one for each pixel, and the keys given with the moment before them. */
-export function columns(scale: TimeScale, keys: readonly number[], from: number, to: number): number[] {
+/** Distance of the places at which lines are evaluated, px: between them they are straight. While they are dragged less will do. */
+export const APART = { still: 1.4, dragged: 4 } as const;
+
+/** Frames at which lines are evaluated: evenly spread, and the keys given with the moment before them. */
+export function columns(
+  scale: TimeScale,
+  keys: readonly number[],
+  from: number,
+  to: number,
+  apart: number = APART.still,
+): number[] {
   const frames: number[] = [];
   const x0 = Math.max(0, Math.floor(xOf(scale, from)));
   const x1 = Math.min(scale.width, Math.ceil(xOf(scale, to)));
-  for (let x = x0; x <= x1; x++) frames.push(Math.min(to, Math.max(from, frameAt(scale, x))));
+  for (let x = x0; x < x1 + apart; x += apart) frames.push(Math.min(to, Math.max(from, frameAt(scale, x))));
   for (const frame of keys) if (frame >= from && frame <= to) frames.push(frame - 1e-6, frame);
   return frames.sort((a, b) => a - b);
+}
+
+/** The frames at which a window must be evaluated: all columns while something of it moves, else where it begins and ends to rest. */
+function windowColumns(
+  scale: TimeScale,
+  window: WindowKeys,
+  from: number,
+  to: number,
+  apart: number,
+): number[] {
+  if (window.travel)
+    return columns(
+      scale,
+      keysOf(window.head).map((key) => key.frame),
+      from,
+      to,
+      apart,
+    );
+  const frames = new Set<number>([from, to]);
+  for (const value of [window.head, window.tail]) {
+    keysOf(value).forEach((key, i, all) => {
+      const next = all[i + 1];
+      for (const at of [key.frame - 1e-6, key.frame]) if (at >= from && at <= to) frames.add(at);
+      // Between two keys of the same value every curve rests.
+      if (!next || next.value === key.value) return;
+      const [a, b] = [Math.max(from, key.frame), Math.min(to, next.frame)];
+      if (b > a) for (const frame of columns(scale, [], a, b, apart)) frames.add(frame);
+    });
+  }
+  return [...frames].sort((a, b) => a - b);
 }
 
 const points = (frames: readonly number[], scale: TimeScale, value: (frame: number) => number): string[] =>
@@ -27,16 +67,16 @@ const points = (frames: readonly number[], scale: TimeScale, value: (frame: numb
 /** The line of head or tail while it moves, as an SVG path; empty where it does not. */
 function edge(
   scale: TimeScale,
-  { keyed, window }: LaneOwner,
+  own: WindowKeys,
   part: 'head' | 'tail',
-  all: readonly number[],
+  window: (frame: number) => InkWindow,
+  apart: number,
 ): string {
-  const own = keyed.window;
   const follows = part === 'tail' && own.travel !== undefined;
   const keys = keysOf(follows ? own.head : own[part]);
   if (keys.length < 2) return '';
   const to = follows ? lastChange(own) : keys.at(-1)!.frame;
-  const frames = columns(scale, all, keys[0]!.frame, to);
+  const frames = windowColumns(scale, own, keys[0]!.frame, to, apart);
   return frames.length < 2 ? '' : `M${points(frames, scale, (f) => window(f)[part]).join('L')}`;
 }
 
@@ -45,17 +85,17 @@ export function envelope(
   scale: TimeScale,
   owner: LaneOwner,
   length: number,
+  apart: number,
 ): { area: string; head: string; tail: string } {
-  const { head, tail } = owner.keyed.window;
-  const keys = [head, tail].flatMap((value) => keysOf(value).map((key) => key.frame));
-  const frames = columns(scale, keys, 0, length - 1);
+  const frames = windowColumns(scale, owner.keyed.window, 0, length - 1, apart);
   const shown = new Map(frames.map((frame) => [frame, owner.window(frame)]));
+  const window = (frame: number): InkWindow => shown.get(frame) ?? owner.window(frame);
   const between = (low: (f: number) => number, high: (f: number) => number): string => {
     // Where the upper line has crossed the lower nothing shows, and the area has no height.
     const upper = points(frames, scale, (f) => Math.max(high(f), low(f)));
     return `M${[...upper, ...points(frames, scale, low).reverse()].join('L')}Z`;
   };
-  const at = (part: 'head' | 'tail') => (f: number) => shown.get(f)![part];
+  const at = (part: 'head' | 'tail') => (f: number) => window(f)[part];
   const outside = owner.keyed.window.outside === true;
   const area =
     frames.length < 2
@@ -63,5 +103,9 @@ export function envelope(
       : outside
         ? between(() => 0, at('tail')) + between(at('head'), () => 1)
         : between(at('tail'), at('head'));
-  return { area, head: edge(scale, owner, 'head', keys), tail: edge(scale, owner, 'tail', keys) };
+  return {
+    area,
+    head: edge(scale, owner.keyed.window, 'head', window, apart),
+    tail: edge(scale, owner.keyed.window, 'tail', window, apart),
+  };
 }

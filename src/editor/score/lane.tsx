@@ -12,7 +12,7 @@ import {
 import { keysOf } from '@/core/timing';
 import { editFromBase, select, selectedLayers, useEditor } from '../state';
 import { dragFrames } from './drag';
-import { envelope, LANE, laneY } from './envelope';
+import { APART, envelope, LANE, laneY } from './envelope';
 import { KeyBar } from './key-bar';
 import type { LaneOwner } from './lane-owner';
 import { useTimeScale, xOf } from './time-scale';
@@ -46,7 +46,8 @@ export const Lane = memo(function Lane({
   keys: readonly KeyRef[];
 }) {
   const scale = useTimeScale();
-  const shape = useMemo(() => envelope(scale, owner, length), [scale, owner, length]);
+  const apart = useEditor((s) => (s.base ? APART.dragged : APART.still));
+  const shape = useMemo(() => envelope(scale, owner, length, apart), [scale, owner, length, apart]);
   const span = keyedSpan(owner.keyed);
   return (
     <svg

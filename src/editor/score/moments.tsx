@@ -1,9 +1,9 @@
 'use client';
-import { useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { memo, useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import styled from 'styled-components';
 import { moveMarker, putMarker, removeMarker, setWorkRange, type Marker } from '@/core/document';
 import { inkOverTime } from '@/core/scene';
-import { edit, editFromBase, showFrame, useEditor } from '../state';
+import { edit, editFromBase, showFrame, useCalm, useEditor } from '../state';
 import { dragFrames } from './drag';
 import { frameAt, useTimeScale, xOf } from './time-scale';
 
@@ -11,10 +11,10 @@ import { frameAt, useTimeScale, xOf } from './time-scale';
 const MOMENTS = 600;
 
 /** How much ink is on screen, from the first frame to the last. */
-export function InkChart({ height }: { height: number }) {
+export const InkChart = memo(function InkChart({ height }: { height: number }) {
   const scale = useTimeScale();
-  const layers = useEditor((s) => s.piece.layers);
-  const length = useEditor((s) => s.piece.length);
+  const layers = useCalm((s) => s.piece.layers);
+  const length = useCalm((s) => s.piece.length);
   const moments = Math.min(MOMENTS, length);
   const ink = useMemo(() => inkOverTime({ layers, length }, moments), [layers, length, moments]);
   const most = Math.max(1, ...ink);
@@ -36,7 +36,7 @@ export function InkChart({ height }: { height: number }) {
       <path d={path} fill="var(--head)" fillOpacity={0.16} stroke="var(--head)" strokeOpacity={0.45} />
     </svg>
   );
-}
+});
 
 const Strip = styled.div`
   position: relative;
@@ -220,7 +220,7 @@ function WorkRange({ from, to }: { from: number; to: number }) {
 }
 
 /** Moments with names, and the frames that are played while working. Drag over its empty part for a range; double-click for a marker. */
-export function Moments() {
+export const Moments = memo(function Moments() {
   const markers = useEditor((s) => s.piece.markers);
   const workRange = useEditor((s) => s.piece.workRange);
   const length = useEditor((s) => s.piece.length);
@@ -256,7 +256,7 @@ export function Moments() {
       ))}
     </Strip>
   );
-}
+});
 
 const Line = styled.i`
   position: absolute;
@@ -267,8 +267,8 @@ const Line = styled.i`
 `;
 
 /** Where markers stand, over the lanes. */
-export function MarkerLines() {
+export const MarkerLines = memo(function MarkerLines() {
   const scale = useTimeScale();
   const markers = useEditor((s) => s.piece.markers);
   return markers.map((marker) => <Line key={marker.frame} style={{ left: xOf(scale, marker.frame) }} />);
-}
+});

@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useRef, type PointerEvent } from 'react';
+import { memo, useEffect, useRef, type PointerEvent } from 'react';
 import styled from 'styled-components';
 import { framesPerSecond } from '@/core/timing';
 import { showFrame, useEditor } from '../state';
@@ -61,7 +61,7 @@ const scrub = (event: PointerEvent<HTMLElement>): void => {
 };
 
 /** Time in seconds or frames; press or drag to show a moment. */
-export function Ruler() {
+export const Ruler = memo(function Ruler() {
   const marks = useRulerMarks();
   const frame = useEditor((s) => s.frame);
   const length = useEditor((s) => s.piece.length);
@@ -95,7 +95,7 @@ export function Ruler() {
       ))}
     </Strip>
   );
-}
+});
 
 const Line = styled.div`
   position: absolute;

@@ -1,5 +1,5 @@
 'use client';
-import { useDeferredValue, useMemo, useState, type ReactNode } from 'react';
+import { memo, useMemo, useState, type ReactNode } from 'react';
 import {
   ArrowLeftRight,
   ArrowRightToLine,
@@ -16,7 +16,7 @@ import { loopGaps, type LoopGap } from '@/core/scene';
 import { parseTime, timecode } from '@/core/timing';
 import { Button, IconButton, IconToggle, Menu, NumberField, Select } from '@/ui';
 import { togglePlay } from '../playback/playback';
-import { select, showFrame, useEditor, type Onion, type PlayMode } from '../state';
+import { select, showFrame, useCalm, useEditor, type Onion, type PlayMode } from '../state';
 
 const Bar = styled.div`
   display: flex;
@@ -126,7 +126,7 @@ const SPEEDS = [
 
 /** Whether the piece plays over and over without a seam, and by which strokes it does not. */
 function LoopCheck() {
-  const piece = useDeferredValue(useEditor((s) => s.piece));
+  const piece = useCalm((s) => s.piece);
   const gaps = useMemo(() => loopGaps(piece), [piece]);
   if (gaps.length === 0) return <Fact data-loop="closes">loop closes</Fact>;
   const words = (gap: LoopGap) =>
@@ -203,7 +203,7 @@ function OnionNumbers() {
 }
 
 /** Playing, stepping, and the moment shown. */
-export function Transport() {
+export const Transport = memo(function Transport() {
   const playing = useEditor((s) => s.playing);
   const playMode = useEditor((s) => s.playMode);
   const playSpeed = useEditor((s) => s.playSpeed);
@@ -259,4 +259,4 @@ export function Transport() {
       </Hint>
     </Bar>
   );
-}
+});

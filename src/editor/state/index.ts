@@ -4,3 +4,4 @@ export * from './tool-settings';
 export * from './loose-ends';
 export * from './colour-pick';
 export * from './spread-settings';
+export * from './calm';

@@ -2,7 +2,7 @@
 import type { Gradient, Ink } from '@/core/document';
 import { markColour } from '@/core/document';
 import { NumberField, pixels, Segmented, percent } from '@/ui';
-import { beginDrag, endDrag, useEditor } from '../../state';
+import { beginDrag, endDrag, useCalm } from '../../state';
 import { Hint } from '../panel';
 import { GradientBar } from './gradient-bar';
 import { changeInk, shared } from './ink-values';
@@ -72,7 +72,7 @@ function Places({ inks }: { inks: readonly Ink[] }) {
 
 /** One colour, colours along the stroke, or across the picture. */
 export function ColourControls({ inks }: { inks: readonly Ink[] }) {
-  const size = useEditor((s) => s.piece.size);
+  const size = useCalm((s) => s.piece.size);
   const kind = shared(inks, kindOf);
   const gradient = shared(
     inks.filter((ink) => ink.gradient),

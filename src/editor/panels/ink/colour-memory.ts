@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { create } from 'zustand';
 import { markColour, strokesOf, type Piece } from '@/core/document';
 import type { Swatches } from '@/ui';
-import { useEditor } from '../../state';
+import { useCalm } from '../../state';
 import { useShelf } from '../../shelf';
 
 export { pickColour } from '../../state';
@@ -49,7 +49,7 @@ const AT_MOST = 16;
 
 /** Colours to choose from: lately chosen, of this piece, and of the project’s other pieces. */
 export function useSwatches(): Swatches {
-  const piece = useEditor((s) => s.piece);
+  const piece = useCalm((s) => s.piece);
   const recent = useRecent((s) => s.colours);
   const project = useShelf((s) => s.colours);
   return useMemo(() => {

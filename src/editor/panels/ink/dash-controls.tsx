@@ -7,7 +7,7 @@ import { DASH_PRESETS, evenPattern, mendedPattern, seenGap, type Dashes, type Da
 import { dashUnit } from '@/core/scene';
 import { valueAt } from '@/core/timing';
 import { Button, Check, NumberField, parseWithUnit, percent, Segmented, Select, TextInput } from '@/ui';
-import { beginDrag, endDrag, useEditor } from '../../state';
+import { beginDrag, endDrag, useCalm } from '../../state';
 import { Hint, Row } from '../panel';
 import { InkPicture } from './ink-picture';
 import { changeInk, shared } from './ink-values';
@@ -103,7 +103,7 @@ const dashesAlone = (ink: Ink): Ink =>
 
 /** The gap that the eye sees with round or square caps, and the offer to open one that closes. */
 function SeenGap({ strokes }: { strokes: readonly Stroke[] }) {
-  const frame = useEditor((s) => Math.round(s.frame));
+  const frame = useCalm((s) => Math.round(s.frame));
   const found = strokes.flatMap(({ ink, path }) => {
     if (!ink.dashes) return [];
     const width = valueAt(ink.width, frame);

@@ -7,7 +7,7 @@ import { withValueAt } from '@/core/document';
 import { stopsAt } from '@/core/scene';
 import { valueAt } from '@/core/timing';
 import { Button, percent } from '@/ui';
-import { beginDrag, endDrag, useEditor } from '../../state';
+import { beginDrag, endDrag, useCalm } from '../../state';
 import { Buttons } from '../panel';
 import { changeInk } from './ink-values';
 import { KeyedColour, KeyedNumber } from './keyed';
@@ -42,7 +42,7 @@ const Stop = styled.div`
 /** The colours of a gradient from tail to head, its stops dragged, typed and keyed. */
 export function GradientBar({ inks, gradient }: { inks: readonly Ink[]; gradient: Gradient }) {
   const bar = useRef<HTMLDivElement>(null);
-  const frame = useEditor((s) => Math.round(s.frame));
+  const frame = useCalm((s) => Math.round(s.frame));
   const [picked, setPicked] = useState(gradient.stops.length - 1);
   const dragging = useRef<number | null>(null);
   const index = Math.min(picked, gradient.stops.length - 1);

@@ -2,7 +2,7 @@
 import styled from 'styled-components';
 import { DEFAULT_INK, followersOf, type Ink, type Stroke } from '@/core/document';
 import { Fold, pixels } from '@/ui';
-import { selectedStrokes, useEditor } from '../../state';
+import { selectedStrokes, useCalm } from '../../state';
 import { Group, Hint, Row } from '../panel';
 import { SelectionTitle } from '../selection-title';
 import { ColourControls } from './colour-controls';
@@ -41,7 +41,7 @@ function said(inks: readonly Ink[], say: (ink: Ink) => string): string {
 
 function Controls({ strokes }: { strokes: readonly Stroke[] }) {
   const inks = strokes.map((stroke) => stroke.ink);
-  const piece = useEditor((s) => s.piece);
+  const piece = useCalm((s) => s.piece);
   const followed = strokes.reduce((sum, stroke) => sum + followersOf(piece, stroke.id).length, 0);
   const tied = new Set(strokes.flatMap((stroke) => stroke.ties ?? []).map((tie) => tie.property));
   return (
@@ -94,8 +94,8 @@ function Controls({ strokes }: { strokes: readonly Stroke[] }) {
 
 /** How strokes look. */
 export function InkPanel() {
-  const piece = useEditor((s) => s.piece);
-  const selection = useEditor((s) => s.selection);
+  const piece = useCalm((s) => s.piece);
+  const selection = useCalm((s) => s.selection);
   const strokes = selectedStrokes({ piece, selection });
   return (
     <>

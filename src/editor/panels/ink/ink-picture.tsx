@@ -6,7 +6,7 @@ import { smooth, type Path } from '@/core/geometry';
 import { paint } from '@/core/paint';
 import { evaluate } from '@/core/scene';
 import { newCanvas } from '@/workers/new-canvas';
-import { useEditor } from '../../state';
+import { useCalm } from '../../state';
 
 const Picture = styled.canvas`
   display: block;
@@ -54,8 +54,8 @@ export function InkPicture({
   flat?: boolean;
 }) {
   const canvas = useRef<HTMLCanvasElement>(null);
-  const { over, rate, length } = useEditor((s) => s.piece);
-  const frame = useEditor((s) => s.frame);
+  const { over, rate, length } = useCalm((s) => s.piece);
+  const frame = useCalm((s) => s.frame);
   useEffect(() => {
     const ratio = window.devicePixelRatio || 1;
     const element = canvas.current!;

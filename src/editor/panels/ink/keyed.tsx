@@ -4,7 +4,7 @@ import { withValueAt, type Ink, type InkChange } from '@/core/document';
 import { valueAt, type Animated } from '@/core/timing';
 import { ColourField, KeyToggle, NumberField, type NumberFieldProps } from '@/ui';
 import styled from 'styled-components';
-import { beginDrag, endDrag, useEditor } from '../../state';
+import { beginDrag, endDrag, useCalm } from '../../state';
 import { pickColour, rememberColour, useSwatches } from './colour-memory';
 import { changeInk, keyState, keyToggled, shared } from './ink-values';
 
@@ -15,7 +15,7 @@ const Line = styled.div`
   align-items: center;
   gap: 2px;
 `;
-const useFrame = (): number => useEditor((s) => Math.round(s.frame));
+const useFrame = (): number => useCalm((s) => Math.round(s.frame));
 
 type Put<V extends number | string> = (ink: Ink, value: Animated<V>) => InkChange;
 

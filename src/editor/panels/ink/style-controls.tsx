@@ -15,7 +15,7 @@ import {
 } from '@/core/document';
 import { Button, IconButton, NameField } from '@/ui';
 import { keepOnShelf, takeOffShelf, useShelfItems } from '../../shelf';
-import { changeable, edit, newId, useEditor } from '../../state';
+import { changeable, edit, newId, useCalm } from '../../state';
 import { Buttons, Hint } from '../panel';
 import { InkPicture } from './ink-picture';
 
@@ -39,7 +39,7 @@ const Take = styled.button`
 
 /** Styles of the piece and of the shelf: applied to many strokes, changed together. */
 export function StyleControls({ strokes }: { strokes: readonly Stroke[] }) {
-  const piece = useEditor((s) => s.piece);
+  const piece = useCalm((s) => s.piece);
   const shelf = useShelfItems('style');
   const borne = strokes[0]?.style;
   const style = strokes.every((s) => s.style === borne)

@@ -15,7 +15,7 @@ import {
   type TiedProperty,
 } from '@/core/document';
 import { Button, IconButton, notify, NumberField, percent, pixels, Select } from '@/ui';
-import { beginDrag, changeable, edit, endDrag, select, useEditor } from '../../state';
+import { beginDrag, changeable, edit, endDrag, select, useCalm } from '../../state';
 import { Hint, Row } from '../panel';
 
 const plain = {
@@ -41,7 +41,7 @@ export function tie(piece: Piece, ids: readonly string[], to: Tie): void {
 }
 
 function OneTie({ strokes, property }: { strokes: readonly Stroke[]; property: TiedProperty }) {
-  const piece = useEditor((s) => s.piece);
+  const piece = useCalm((s) => s.piece);
   const ties = strokes.map((stroke) => stroke.ties?.find((t) => t.property === property));
   const [first] = ties;
   if (!first || !ties.every((t) => t?.to === first.to)) return null;
@@ -111,7 +111,7 @@ function OneTie({ strokes, property }: { strokes: readonly Stroke[]; property: T
 
 /** What of the selection follows another stroke, and what follows it. */
 export function TieControls({ strokes }: { strokes: readonly Stroke[] }) {
-  const piece = useEditor((s) => s.piece);
+  const piece = useCalm((s) => s.piece);
   const [property, setProperty] = useState<TiedProperty>('width');
   const [to, setTo] = useState<string | null>(null);
   const ids = strokes.map((stroke) => stroke.id);

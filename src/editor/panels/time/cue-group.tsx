@@ -14,12 +14,12 @@ import {
 } from '@/core/document';
 import { parseTime } from '@/core/timing';
 import { Button, IconButton, notify, NumberField, percent, Segmented, Select } from '@/ui';
-import { beginDrag, changeable, edit, endDrag, select, useEditor } from '../../state';
+import { beginDrag, changeable, edit, endDrag, select, useCalm } from '../../state';
 import { Row } from '../panel';
 
 /** When the selected strokes begin: tied to where another one’s head or tail is. */
 export function CueGroup({ strokes }: { strokes: readonly Stroke[] }) {
-  const piece = useEditor((s) => s.piece);
+  const piece = useCalm((s) => s.piece);
   const [to, setTo] = useState<string | null>(null);
   const ids = strokes.map((stroke) => stroke.id);
   const others = strokesOf(piece).filter((stroke) => !ids.includes(stroke.id));

@@ -7,7 +7,7 @@ import { measurePath } from '@/core/geometry';
 import { cssOf, ease, easeSpeed, framesPerSecond, readCss, type Easing, type Way } from '@/core/timing';
 import { Button, IconToggle, NumberField, percent, Segmented, Select } from '@/ui';
 import { keepOnShelf, takeOffShelf, useShelfItems } from '../../shelf';
-import { beginDrag, edit, endDrag, mirrorSelectedKeys, reverseSelectedKeys, useEditor } from '../../state';
+import { beginDrag, edit, endDrag, mirrorSelectedKeys, reverseSelectedKeys, useCalm } from '../../state';
 import { Buttons, Group, Row } from '../panel';
 import { EASING_KINDS, easingKindOf, easingName } from './easing-kinds';
 
@@ -491,7 +491,7 @@ function Speeds({ easing, span, put }: { easing: Easing; span: KeySpan; put: (ea
 
 /** The easing that leaves the selected keys. */
 export function EasingGroup({ keys }: { keys: readonly KeyRef[] }) {
-  const piece = useEditor((s) => s.piece);
+  const piece = useCalm((s) => s.piece);
   const [typed, setTyped] = useState<string | null>(null);
   const easings = keys.flatMap((ref) => keysAt(piece, ref)[ref.index]?.easing ?? []);
   const first = easings[0];

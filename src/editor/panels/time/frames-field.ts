@@ -1,9 +1,9 @@
 import { parseTime } from '@/core/timing';
-import { useEditor } from '../../state';
+import { useCalm } from '../../state';
 
 /** How a number of frames is written and read: frames, seconds or timecode. */
 export function useFrames() {
-  const rate = useEditor((s) => s.piece.rate);
+  const rate = useCalm((s) => s.piece.rate);
   return {
     format: (value: number) => `${Math.round(value * 10) / 10} fr`,
     parse: (text: string) => parseTime(text, rate),

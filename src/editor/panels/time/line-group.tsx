@@ -1,14 +1,14 @@
 'use client';
 import { groupOf, setLine, type LineOfStrokes, type Stroke } from '@/core/document';
 import { Button, NameField, Segmented } from '@/ui';
-import { edit, groupSelected, renameGroupTo, useEditor } from '../../state';
+import { edit, groupSelected, renameGroupTo, useCalm } from '../../state';
 import { Group, Hint } from '../panel';
 
 type How = LineOfStrokes['how'] | 'apart';
 
 /** Strokes that belong together: put into a group, and timed each by itself or all as one. */
 export function LineGroup({ strokes }: { strokes: readonly Stroke[] }) {
-  const piece = useEditor((s) => s.piece);
+  const piece = useCalm((s) => s.piece);
   const [first] = strokes;
   if (!first) return null;
   const group = groupOf(piece, first);

@@ -17,7 +17,7 @@ import {
 import { landingEasing, type Easing } from '@/core/timing';
 import { Button, Check, IconButton, NumberField, percent, Segmented, Select } from '@/ui';
 import { keepOnShelf, takeOffShelf, useShelfItems } from '../../shelf';
-import { beginDrag, changeable, edit, endDrag, useEditor } from '../../state';
+import { beginDrag, changeable, edit, endDrag, useCalm } from '../../state';
 import { Buttons, Group, Hint, Row } from '../panel';
 import { EASING_KINDS, easingKindOf, easingName, landingOf } from './easing-kinds';
 import { useFrames } from './frames-field';
@@ -162,7 +162,7 @@ function MannerParts({ manner, put }: { manner: Manner; put: (part: Partial<Mann
             </div>
           </Row>
           <NumberField
-            label="Length of the window"
+            label="Window length"
             value={length.value}
             min={0}
             max={length.unit === 'share' ? 1 : 100000}
@@ -250,7 +250,7 @@ function sharedManner(strokes: readonly Stroke[]): Named | null {
 
 /** How strokes are written on and off: one manner for any number of them, changed for all at once. */
 export function MannerGroup({ strokes }: { strokes: readonly Stroke[] }) {
-  const piece = useEditor((s) => s.piece);
+  const piece = useCalm((s) => s.piece);
   const shelf = useShelfItems('manner');
   const [chosen, setChosen] = useState<Named>(OWN_MANNERS[0]);
   const lines = [...new Set(strokes.map((stroke) => groupOf(piece, stroke)).filter((group) => group?.line))];

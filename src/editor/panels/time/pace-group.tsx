@@ -6,33 +6,47 @@ import { measurePath } from '@/core/geometry';
 import { windowAt } from '@/core/document';
 import { framesPerSecond, type Pace } from '@/core/timing';
 import { NumberField, percent, Segmented } from '@/ui';
-import { beginDrag, changeable, edit, endDrag, useEditor } from '../../state';
+import { beginDrag, changeable, edit, endDrag, useCalm } from '../../state';
 import { Hint } from '../panel';
 
 type Kind = Pace['kind'] | 'even';
 
+/** Places at which the chart of speed is read. */
+const MOMENTS = 160;
 const HAND: Pace = { kind: 'hand', strength: 1, soft: 0.6 };
 
-/** Pixels a second that heads move along the strokes, frame by frame in steps of half a frame. */
+/** Pixels a second that heads move along the strokes, in steps of a share of the time they take together. */
 function speeds(strokes: readonly Stroke[], fps: number): { frame: number; speed: number }[] {
-  const spans = strokes.map(onSpan).filter((span) => span !== null);
+  const spans = strokes.flatMap((stroke) => {
+    const span = onSpan(stroke);
+    return span ? [{ stroke, ...span }] : [];
+  });
   if (spans.length === 0) return [];
-  const [from, to] = [Math.min(...spans.map((s) => s.from)), Math.max(...spans.map((s) => s.to))];
-  const step = Math.max(0.25, (to - from) / 240);
-  const out: { frame: number; speed: number }[] = [];
-  for (let frame = from; frame <= to; frame += step) {
-    const speed = strokes.reduce((sum, stroke) => {
-      const gone = windowAt(stroke, frame + step).head - windowAt(stroke, frame).head;
-      return sum + (Math.abs(gone) * measurePath(stroke.path).length * fps) / step;
-    }, 0);
-    out.push({ frame: Math.round(frame * 100) / 100, speed: Math.round(speed) });
+  const [first, last] = [Math.min(...spans.map((s) => s.from)), Math.max(...spans.map((s) => s.to))];
+  const step = Math.max(0.25, (last - first) / MOMENTS);
+  const sums = new Float64Array(Math.floor((last - first) / step) + 1);
+  for (const { stroke, from, to } of spans) {
+    const { length } = measurePath(stroke.path);
+    const [a, b] = [
+      Math.max(0, Math.floor((from - first) / step)),
+      Math.min(sums.length - 1, Math.ceil((to - first) / step)),
+    ];
+    let before = windowAt(stroke, first + a * step).head;
+    for (let i = a; i <= b; i++) {
+      const { head } = windowAt(stroke, first + (i + 1) * step);
+      sums[i]! += (Math.abs(head - before) * length * fps) / step;
+      before = head;
+    }
   }
-  return out;
+  return Array.from(sums, (speed, i) => ({
+    frame: Math.round((first + i * step) * 100) / 100,
+    speed: Math.round(speed),
+  }));
 }
 
 function SpeedChart({ strokes }: { strokes: readonly Stroke[] }) {
-  const fps = useEditor((s) => framesPerSecond(s.piece.rate));
-  const frame = useEditor((s) => Math.round(s.frame));
+  const fps = useCalm((s) => framesPerSecond(s.piece.rate));
+  const frame = useCalm((s) => Math.round(s.frame));
   const data = useMemo(() => speeds(strokes, fps), [strokes, fps]);
   if (data.length < 2) return null;
   const most = Math.max(...data.map((d) => d.speed));

@@ -2,7 +2,7 @@
 import { onSpan, type Spread, type SpreadOrder, type Stroke } from '@/core/document';
 import { framesPerSecond } from '@/core/timing';
 import { Button, Check, NumberField, percent, Segmented, Select } from '@/ui';
-import { beginDrag, changeable, edit, endDrag, spreadOut, useEditor, useSpread } from '../../state';
+import { beginDrag, changeable, edit, endDrag, spreadOut, useCalm, useSpread } from '../../state';
 import { Group, Row } from '../panel';
 import { useFrames } from './frames-field';
 
@@ -19,7 +19,7 @@ const ORDERS: readonly SpreadOrder[] = [
 
 /** Order and overlap of the selected strokes, timed at once; every change shows at once. */
 export function SpreadGroup({ strokes }: { strokes: readonly Stroke[] }) {
-  const rate = useEditor((s) => s.piece.rate);
+  const rate = useCalm((s) => s.piece.rate);
   const spread = useSpread();
   const frames = useFrames();
   if (strokes.length < 2) return null;

@@ -31,7 +31,7 @@ import {
   selectedStrokes,
   showFrame,
   singleStroke,
-  useEditor,
+  useCalm,
 } from '../../state';
 import { Group, Hint } from '../panel';
 import { SelectionTitle } from '../selection-title';
@@ -91,9 +91,9 @@ const KeyRow = styled.div`
 
 /** The value of one part now, and its keys in a list: all that the lane shows, for keyboard and numbers. */
 function PartGroup({ owner, keyed, part }: { owner: string; keyed: Keyed; part: KeyedPart }) {
-  const frame = useEditor((s) => Math.round(s.frame));
-  const chosen = useEditor((s) => s.selection.keys);
-  const layers = useEditor((s) => s.selection.layers);
+  const frame = useCalm((s) => Math.round(s.frame));
+  const chosen = useCalm((s) => s.selection.keys);
+  const layers = useCalm((s) => s.selection.layers);
   const frames = useFrames();
   const value = partOf(keyed, part)!;
   const name = partName(part);
@@ -214,7 +214,7 @@ function ColourKeys({ owner, part, value }: { owner: string; part: KeyedPart; va
 
 /** What is keyed in one stroke, or in the line that times it. */
 function KeyLists({ stroke }: { stroke: Stroke }) {
-  const piece = useEditor((s) => s.piece);
+  const piece = useCalm((s) => s.piece);
   const group = groupOf(piece, stroke);
   const own = keyedParts(stroke).filter((part) => part.startsWith('ink.'));
   const line = group?.line;
@@ -243,9 +243,9 @@ const said = (strokes: readonly Stroke[], fact: (stroke: Stroke) => string): str
 
 /** When strokes are written. */
 export function TimePanel() {
-  const piece = useEditor((s) => s.piece);
-  const selection = useEditor((s) => s.selection);
-  const stroke = useEditor(singleStroke);
+  const piece = useCalm((s) => s.piece);
+  const selection = useCalm((s) => s.selection);
+  const stroke = useCalm(singleStroke);
   const strokes = selectedStrokes({ piece, selection });
   const names = new Map(piece.layers.map((layer) => [layer.id, layer.name]));
   const cued = said(strokes, ({ cue }) =>

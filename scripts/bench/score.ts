@@ -1,0 +1,159 @@
+// The score in Chromium: how soon every move of a drag is answered, and where the time goes.
+import { chromium, type CDPSession, type Page } from '@playwright/test';
+import { ms, report, type Row } from './table';
+import { waves } from './pieces';
+
+const address = process.env.BASE_URL!;
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+});
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+// tsx wraps named functions in a helper that the page does not have.
+await page.addInitScript('globalThis.__name = (made) => made');
+await page.goto(address);
+
+async function open(n: number): Promise<void> {
+  const id = await page.evaluate(async (document) => {
+    const post = async (path: string, body: unknown) =>
+      (
+        await fetch(path, {
+          method: 'POST',
+          headers: { 'Content-Type': 'application/json' },
+          body: JSON.stringify(body),
+        })
+      ).json();
+    const project = await post('/api/projects', { name: 'Bench' });
+    return (await post(`/api/projects/${project.id}/pieces`, { document })).id as string;
+  }, waves(n));
+  await page.goto(`${address}/pieces/${id}`);
+  await page.waitForSelector('[data-canvas][data-frame]');
+  await page.getByText('Time', { exact: true }).first().click();
+}
+
+interface Shares {
+  readonly script: number;
+  readonly layout: number;
+  readonly rest: number;
+}
+interface Answer extends Shares {
+  readonly middle: number;
+  readonly worst: number;
+}
+
+/** Seconds that the page's main thread has spent so far, by what. */
+async function spent(session: CDPSession): Promise<Shares> {
+  const { metrics } = await session.send('Performance.getMetrics');
+  const of = (name: string) => metrics.find((metric) => metric.name === name)?.value ?? 0;
+  const [script, layout] = [of('ScriptDuration'), of('LayoutDuration') + of('RecalcStyleDuration')];
+  return { script, layout, rest: of('TaskDuration') - script - layout };
+}
+
+/** From each event to when the picture that answers it has been painted, while something is done over and over. */
+async function answers(
+  target: Page,
+  event: string,
+  act: (i: number) => Promise<void>,
+  times = 40,
+): Promise<Answer> {
+  const session = await target.context().newCDPSession(target);
+  await session.send('Performance.enable');
+  await target.evaluate((type) => {
+    const took: number[] = [];
+    Object.assign(window, { took });
+    const listen = () => {
+      const at = performance.now();
+      requestAnimationFrame(() => {
+        const channel = new MessageChannel();
+        channel.port1.onmessage = () => took.push(performance.now() - at);
+        channel.port2.postMessage(null);
+      });
+    };
+    window.addEventListener(type, listen, { capture: true, passive: true });
+  }, event);
+  const before = await spent(session);
+  for (let i = 0; i < times; i++) {
+    await act(i);
+    await target.evaluate(() => new Promise((done) => requestAnimationFrame(() => setTimeout(done))));
+  }
+  const after = await spent(session);
+  const took = await target.evaluate(() => (window as unknown as { took: number[] }).took.slice(3));
+  took.sort((a, b) => a - b);
+  const share = (key: keyof Shares) => ((after[key] - before[key]) * 1000) / times;
+  return {
+    middle: took[took.length >> 1]!,
+    worst: took[Math.floor(took.length * 0.95)]!,
+    script: share('script'),
+    layout: share('layout'),
+    rest: share('rest'),
+  };
+}
+
+const rows: Row[] = [];
+const row = (what: string, many: Answer, few: Answer, of: string): void => {
+  rows.push({
+    what,
+    ours: ms(many.middle),
+    other: `${of} ${ms(few.middle)}`,
+    ratio: `${(many.middle / few.middle).toFixed(2)}×`,
+    note: `aim 32 ms; of a hundred 95 within ${ms(many.worst)}; a move takes ${ms(many.script)} of script, ${ms(many.layout)} of style and layout, ${ms(many.rest)} of painting and the rest`,
+  });
+};
+
+async function spread(n: number): Promise<Answer> {
+  await open(n);
+  await page.locator('[data-canvas]').focus();
+  await page.keyboard.press('Control+a');
+  const handle = page.getByRole('slider', { name: 'Spread the selected strokes' }).locator('circle').last();
+  const box = (await handle.boundingBox())!;
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  const took = await answers(page, 'pointermove', (i) => page.mouse.move(x + 2 + (i % 20) * 2, y));
+  await page.mouse.up();
+  return took;
+}
+
+async function scrub(n: number): Promise<Answer> {
+  await open(n);
+  const box = (await page.locator('[data-ruler]').boundingBox())!;
+  await page.mouse.move(box.x + 20, box.y + 10);
+  await page.mouse.down();
+  const took = await answers(page, 'pointermove', (i) => page.mouse.move(box.x + 20 + i * 20, box.y + 10));
+  await page.mouse.up();
+  return took;
+}
+
+async function redraw(n: number): Promise<Answer> {
+  await open(n);
+  const box = (await page.locator('[data-score]').boundingBox())!;
+  await page.mouse.move(box.x + 700, box.y + 100);
+  await page.keyboard.down('Control');
+  const took = await answers(page, 'wheel', (i) => page.mouse.wheel(0, i % 20 < 10 ? -60 : 60));
+  await page.keyboard.up('Control');
+  return took;
+}
+
+row(
+  'Score: dragging a spread of 200 strokes, each move to its picture',
+  await spread(200),
+  await spread(20),
+  '20 strokes',
+);
+row(
+  'Score: scrubbing 300 strokes, each move to its picture',
+  await scrub(300),
+  await scrub(30),
+  '30 strokes',
+);
+row('Score: lanes of 300 strokes redrawn while zooming', await redraw(300), await redraw(30), '30 strokes');
+report(rows);
+await browser.close();

@@ -1,0 +1,34 @@
+import { create } from 'zustand';
+import { useEditor, type EditorState } from './editor-store';
+
+/**
+ * The editor's state as panels and charts see it. They follow at once, but for a drag, scrubbing and playing: there they
+ * follow as often as leaves most of the time to what is under the pointer.
+ */
+export const useCalm = create<EditorState>(() => useEditor.getState());
+
+/** For each ms that following takes, so many pass without it. */
+const REST = 9;
+
+let waiting: ReturnType<typeof setTimeout> | null = null;
+let cost = 0;
+let followed = 0;
+
+function follow(): void {
+  if (waiting !== null) clearTimeout(waiting);
+  waiting = null;
+  const began = performance.now();
+  useCalm.setState(useEditor.getState(), true);
+  // React renders in a microtask that was queued before this one.
+  queueMicrotask(() => {
+    followed = performance.now();
+    cost = followed - began;
+  });
+}
+
+useEditor.subscribe((now, before) => {
+  const passing =
+    now.base !== null || now.playing || (now.frame !== before.frame && now.piece === before.piece);
+  if (!passing || now.selection !== before.selection) follow();
+  else waiting ??= setTimeout(follow, Math.max(0, followed + cost * REST - performance.now()));
+});
