@@ -1,5 +1,6 @@
 import {
   applyManner,
+  groupLayers,
   newPiece,
   newStroke,
   type Ink,
@@ -42,15 +43,17 @@ function capitals(text: string, x: number, y: number, size: number): [string, Pa
   });
 }
 
+/** It passes under the name in a second and a half, a third of the line long. */
+const COMET: MannerParts & { onAt: number } = {
+  kind: 'pass',
+  onAt: 26,
+  onFrames: 42,
+  length: { value: 560, unit: 'px' },
+  easing: { type: 'bezier', x1: 0.35, y1: 0, x2: 0.3, y2: 1 },
+};
+
 /** A line of light that crosses under the name: a window of fixed length, bright at its head, gone at its tail. */
 function comet(): Stroke {
-  const travel = { type: 'bezier', x1: 0.35, y1: 0, x2: 0.3, y2: 1 } as const;
-  const keys = (first: number, last: number) => ({
-    keys: [
-      { frame: first, value: 0, easing: travel },
-      { frame: last, value: 1, easing: travel },
-    ],
-  });
   const look = ink(7, '#ffe9c9', {
     gradient: {
       along: 'visible',
@@ -73,10 +76,7 @@ function comet(): Stroke {
     ],
     { x: 0, y: 0, scale: 1 },
   );
-  return {
-    ...newStroke('comet', 'Comet line', path, look),
-    window: { head: keys(26, 58), tail: keys(34, 70), slide: 0 },
-  };
+  return newStroke('comet', 'Comet line', path, look);
 }
 
 /** The lower third of an invented contributor: a rule grows from its middle, the name is written above it. */
@@ -125,5 +125,13 @@ export function lowerThird(): Piece {
     over: '#2a3b34',
     layers,
   };
-  return manners.reduce((result, [id, manner]) => applyManner(result, [id], manner), piece);
+  const name = (id: string): string =>
+    id.startsWith('name-') ? 'Name, letter by letter' : id === 'rule' ? 'Opening rule' : 'On and off';
+  const written = manners.reduce(
+    (result, [id, manner]) => applyManner(result, [id], manner, name(id)),
+    piece,
+  );
+  const passing = applyManner(written, ['comet'], COMET, 'Passing light');
+  const letters = manners.map(([id]) => id).filter((id) => id.startsWith('name-'));
+  return groupLayers(passing, letters, { id: 'name', name: 'Alma Claman' });
 }

@@ -1,8 +1,10 @@
 import {
   applyManner,
   cueStrokes,
+  groupLayers,
   newPiece,
   newStroke,
+  putMarker,
   type Gradient,
   type Layer,
   type MannerParts,
@@ -81,7 +83,7 @@ const framesFor = (path: Path, pixelsPerFrame: number, least: number): number =>
  * it leaves in the same order.
  */
 export function openingTitle(): Piece {
-  const length = 126;
+  const length = 100;
   const layers: Layer[] = [lettering('saltmarsh'), lettering('almanac')];
   const timing: [id: string, manner: MannerParts & MannerTimes][] = [];
   const add = (
@@ -100,7 +102,7 @@ export function openingTitle(): Piece {
       onAt: start,
       onFrames: frames,
       offAt: leave,
-      offFrames: 12,
+      offFrames: 10,
       easing: landingEasing(landing),
       offEasing: landingEasing(landing),
     };
@@ -117,7 +119,7 @@ export function openingTitle(): Piece {
   ) => add(stroke.id, stroke, start, frames, leave, landing, hand);
   let now = 2;
   tracedStrokes('saltmarsh').forEach((stroke, i) => {
-    const end = addStroke(stroke, now, framesFor(stroke.path, 92, 4), 98 + i * 2, 0.6, true);
+    const end = addStroke(stroke, now, framesFor(stroke.path, 122, 4), 72 + i * 2, 0.6, true);
     // The hand does not stop between strokes: the next begins as this one lands.
     now = end - 2;
   });
@@ -125,8 +127,8 @@ export function openingTitle(): Piece {
   const swashEnd = addStroke(
     newStroke('swash', 'Swash', swash, ink(17, MINIUM, { widths: WIDTH_PRESETS.brush, gradient: EMBER })),
     now - 2,
-    22,
-    104,
+    16,
+    76,
     0.75,
   );
   REEDS.forEach((places, i) => {
@@ -136,19 +138,24 @@ export function openingTitle(): Piece {
       written(places, TITLE),
       ink(8, REED, { widths: WIDTH_PRESETS.wedge, cap: 'flat' }),
     );
-    addStroke(reed, swashEnd - 7 + i * 2, 10, 106 + i, 0.8);
+    addStroke(reed, swashEnd - 5 + i * 2, 8, 78 + i, 0.8);
   });
-  tracedStrokes('almanac').forEach((stroke, i) => addStroke(stroke, swashEnd - 8 + i * 2, 9, 100 + i, 0.7));
+  tracedStrokes('almanac').forEach((stroke, i) => addStroke(stroke, swashEnd - 8 + i, 9, 74 + i, 0.7));
   const piece: Piece = {
     ...newPiece('Opening title', { width: 1920, height: 1080 }, { numerator: 25, denominator: 1 }, length),
     over: '#1d2c36',
     layers,
   };
   const timed = timing.reduce((result, [id, manner]) => applyManner(result, [id], manner), piece);
-  return withAccentsCued(
-    timed,
-    layers.filter((layer) => layer.id.startsWith('reed-')).map(({ id }) => id),
-  );
+  const reeds = layers.filter((layer) => layer.id.startsWith('reed-')).map(({ id }) => id);
+  const cued = withAccentsCued(timed, reeds);
+  const groups = [
+    { id: 'word', name: 'Saltmarsh', of: tracedStrokes('saltmarsh').map(({ id }) => id) },
+    { id: 'reeds', name: 'Reeds', of: reeds },
+    { id: 'second', name: 'Almanac', of: tracedStrokes('almanac').map(({ id }) => id) },
+  ];
+  const grouped = groups.reduce((result, { id, name, of }) => groupLayers(result, of, { id, name }), cued);
+  return putMarker(putMarker(grouped, { frame: 46, name: 'Word is there' }), { frame: 72, name: 'Leaves' });
 }
 
 /** The swash sets out as the word's last stroke lands, and the reeds spring up while the swash arrives. */

@@ -143,7 +143,17 @@ function randomPiece(seed: number): Piece {
     });
     const closed = random() < 0.3 && points.length > 1;
     const made = newStroke(`s${i}`, `S ${i}`, { closed, points }, randomInk(random));
-    return { ...made, window: { head: 0.3 + random() * 0.7, tail: random() * 0.3, slide: random() } };
+    const travel = { length: random() * 0.6, unit: 'share' } as const;
+    return {
+      ...made,
+      window: {
+        head: 0.3 + random() * 0.7,
+        tail: random() * 0.3,
+        slide: random(),
+        ...(random() < 0.2 && { outside: true as const }),
+        ...(random() < 0.2 && { travel }),
+      },
+    };
   });
   return addLayers(newPiece(`Random ${seed}`, { width: 640, height: 360 }), strokes);
 }

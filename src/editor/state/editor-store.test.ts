@@ -5,19 +5,29 @@ import {
   cueFault,
   cueStrokes,
   DEFAULT_INK,
+  groupLayers,
+  mirrorKeys,
   moveLayers,
   newPiece,
   newStroke,
+  OWN_MANNERS,
   pieceSchema,
+  putMarker,
   putStyle,
+  reapplyManner,
+  reverseKeys,
   removeLayers,
   setInk,
   setKey,
+  setLine,
   spreadStrokes,
   stepLayers,
   strokesOf,
   tieFault,
   tieStrokes,
+  ungroup,
+  withLength,
+  withRate,
 } from '@/core/document';
 import { corner } from '@/core/geometry';
 import {
@@ -98,6 +108,37 @@ const action = fc.oneof(
           }),
         ),
   ),
+  fc
+    .tuple(fc.subarray(['a', 'b', 'c'], { minLength: 1 }), fc.constantFrom('g', 'h'))
+    .map(([ids, g]) => () => {
+      const known = useEditor.getState().piece.groups.some((group) => group.id === g);
+      edit((p) => (known ? ungroup(p, [g]) : groupLayers(p, ids, { id: g, name: g })));
+    }),
+  fc.tuple(fc.constantFrom('g', 'h'), fc.constantFrom('together' as const, 'after' as const, null)).map(
+    ([g, how]) =>
+      () =>
+        edit((p) => (p.groups.some((group) => group.id === g) ? setLine(p, g, how) : p)),
+  ),
+  fc.tuple(id, fc.constantFrom(...OWN_MANNERS)).map(
+    ([s, { manner, name }]) =>
+      () =>
+        edit((p) => reapplyManner(p, [s], manner, name)),
+  ),
+  fc.tuple(id, fc.boolean()).map(([s, turned]) => () => {
+    const keys = [0, 1].map((index) => ({ stroke: s, part: 'head', index }));
+    edit((p) => (turned ? reverseKeys(p, keys) : mirrorKeys(p, keys)));
+  }),
+  fc.tuple(fc.constantFrom(24, 25, 50), fc.constantFrom('seconds' as const, 'frames' as const)).map(
+    ([numerator, keep]) =>
+      () =>
+        edit((p) => withRate(p, { numerator, denominator: 1 }, keep)),
+  ),
+  fc.tuple(small, fc.boolean()).map(
+    ([n, spread]) =>
+      () =>
+        edit((p) => withLength(p, 60 + n, spread)),
+  ),
+  small.map((n) => () => edit((p) => putMarker(p, { frame: Math.abs(n), name: 'M' }))),
   fc.constant(undo),
   fc.constant(redo),
 );
