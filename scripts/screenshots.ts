@@ -27,8 +27,18 @@ const open = async (piece: string): Promise<void> => {
   await page.getByRole('link', { name: `Open ${piece}` }).click();
   await page.locator('[data-canvas][data-frame]').waitFor();
 };
-const lane = (name: string) => page.getByRole('row', { name, exact: true }).getByRole('rowheader');
+const lane = (name: string | RegExp) => page.getByRole('row', { name, exact: true }).getByRole('rowheader');
 const step = (name: string) => page.getByRole('radio', { name, exact: true }).click();
+
+/** Chooses a stroke by its lane, scrolled to where only lanes in view are in the page. */
+async function choose(name: string | RegExp): Promise<void> {
+  await page.getByRole('treegrid').evaluate((grid) => grid.scrollTo(0, 0));
+  for (let i = 0; i < 40 && !(await lane(name).isVisible()); i++) {
+    await page.getByRole('treegrid').evaluate((grid) => grid.scrollBy(0, 90));
+    await page.waitForTimeout(60);
+  }
+  await lane(name).click();
+}
 
 await page.goto('/');
 await page.waitForFunction(() => {
@@ -38,7 +48,7 @@ await page.waitForFunction(() => {
 await shot('projects');
 await open('Opening title');
 await step('Underlay');
-await lane('Saltmarsh').click();
+await choose('Saltmarsh');
 await showFrame(page, 60);
 await shot('underlay');
 await step('Trace');
@@ -47,10 +57,10 @@ await page.getByText(/match strokes that are there/).waitFor();
 await shot('found-strokes');
 await page.getByRole('button', { name: 'Leave it' }).click();
 await showFrame(page, 26);
-await lane('2 a, 1').click();
+await choose('2 a, 1');
 await shot('trace');
 await step('Ink');
-await lane('10 Swash').click();
+await choose('10 Swash');
 await showFrame(page, 62);
 await shot('ink');
 await step('Time');
@@ -71,7 +81,7 @@ await page.mouse.move(first.x + 670, last.y + 26, { steps: 4 });
 await page.mouse.up();
 await shot('retime');
 await step('Time');
-await lane('1 S').click();
+await choose('1 S');
 await lane('9 lt').click({ modifiers: ['Shift'] });
 await page.getByRole('button', { name: /Frames before and after/ }).click();
 await showFrame(page, 24);
@@ -86,7 +96,7 @@ await shot('freehand');
 await open('Chapter card');
 await step('Trace');
 await page.getByRole('button', { name: 'Border', exact: true }).click();
-await lane('1 Border').click();
+await choose('1 Border');
 await showFrame(page, 100);
 await shot('border');
 await open('Eel route');
@@ -96,7 +106,7 @@ await showFrame(page, 70);
 await page.waitForTimeout(500);
 await shot('map');
 await step('Ink');
-await lane('1 Course of the eels').click();
+await choose(/Course of the eels$/);
 await page.getByRole('button', { name: /^Dashes/ }).click();
 await page.getByRole('button', { name: /^Dashes/ }).scrollIntoViewIfNeeded();
 await page.getByText('Grown into gaps').scrollIntoViewIfNeeded();
@@ -110,7 +120,7 @@ await page.evaluate(() => localStorage.setItem('obelus-theme', 'vellum'));
 await open('Lower third');
 await step('Ink');
 await showFrame(page, 26);
-await lane('1 Rule').click();
+await choose('1 Rule');
 await shot('vellum');
 await page.evaluate(() => localStorage.removeItem('obelus-theme'));
 await open('Opening title');

@@ -220,7 +220,7 @@ export function Score() {
     count: rows.length,
     getScrollElement: () => scroller.current,
     estimateSize: () => LANE.height,
-    overscan: 1,
+    overscan: 2,
   });
 
   useEffect(() => {

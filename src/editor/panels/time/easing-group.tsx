@@ -482,7 +482,7 @@ function Speeds({ easing, span, put }: { easing: Easing; span: KeySpan; put: (ea
       <Row>
         <span>Speed</span>
         <span style={{ fontVariantNumeric: 'tabular-nums' }}>
-          mean {written.format(mean)} · at most {written.format(most)}
+          mean {Math.round(mean)} · at most {written.format(most)}
         </span>
       </Row>
     </>
