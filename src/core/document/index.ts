@@ -9,6 +9,7 @@ export * from './keyed-parts';
 export * from './manner-schema';
 export { nameSchema } from './names';
 export * from './read';
+export * from './reveal-schema';
 export * from './schema';
 export * from './settle-piece';
 export * from './shelf-schema';

@@ -7,6 +7,7 @@ import { idSchema } from './ids';
 import { NAME_LENGTH, nameSchema } from './names';
 import { inkSchema } from './ink-schema';
 import { mannerSchema } from './manner-schema';
+import { revealCycle, revealSchema } from './reveal-schema';
 import { tieCycle, tiesSchema } from './ties-schema';
 import { lineSchema, windowSchema } from './window-schema';
 
@@ -64,6 +65,8 @@ const layerParts = {
   locked: z.boolean(),
   /** The group it belongs to. */
   group: idSchema.exactOptional(),
+  /** What it is seen through; where absent it is seen as it is. */
+  reveal: revealSchema.exactOptional(),
 };
 
 /** One pen movement: its path, its ink, and the window between tail and head that is inked. */
@@ -213,7 +216,13 @@ export const styleSchema = z.strictObject({
 });
 
 /** Layers that belong together, next to one another in the order; with a line they are timed as one stroke. */
-const groupSchema = z.strictObject({ id: idSchema, name: nameSchema, line: lineSchema.exactOptional() });
+const groupSchema = z.strictObject({
+  id: idSchema,
+  name: nameSchema,
+  line: lineSchema.exactOptional(),
+  /** What all of it is seen through. */
+  reveal: revealSchema.exactOptional(),
+});
 
 const frame = z.number().int().min(0).max(LIMITS.frames);
 /** A moment with a name. */
@@ -223,65 +232,76 @@ const markerSchema = z.strictObject({ frame, name: nameSchema });
  * A piece: one deliverable. `layers` lie over one another in their order, and strokes are written in it.
  * `over` is the colour it is looked at over while working (null: a checker); it is never exported.
  */
-export const pieceSchema = z.strictObject({
-  schemaVersion: z.literal(SCHEMA_VERSION),
-  name: nameSchema,
-  size: z.strictObject({
-    width: z.number().int().min(16).max(LIMITS.side),
-    height: z.number().int().min(16).max(LIMITS.side),
-  }),
-  rate: rateSchema,
-  length: z.number().int().min(1).max(LIMITS.frames),
-  over: colourSchema.nullable(),
-  underlays: z.array(underlaySchema).max(LIMITS.underlays).readonly(),
-  guides: z.array(guideSchema).max(LIMITS.guides).readonly(),
-  layers: z
-    .array(z.discriminatedUnion('type', [strokeSchema, artSchema, letteringSchema]))
-    .max(LIMITS.strokes)
-    .superRefine((layers, context) => {
-      const seen = new Set<string>();
-      layers.forEach((layer, i) => {
-        if (seen.has(layer.id)) {
-          context.addIssue({ code: 'custom', path: [i, 'id'], message: `is used twice: ${layer.id}` });
+export const pieceSchema = z
+  .strictObject({
+    schemaVersion: z.literal(SCHEMA_VERSION),
+    name: nameSchema,
+    size: z.strictObject({
+      width: z.number().int().min(16).max(LIMITS.side),
+      height: z.number().int().min(16).max(LIMITS.side),
+    }),
+    rate: rateSchema,
+    length: z.number().int().min(1).max(LIMITS.frames),
+    over: colourSchema.nullable(),
+    underlays: z.array(underlaySchema).max(LIMITS.underlays).readonly(),
+    guides: z.array(guideSchema).max(LIMITS.guides).readonly(),
+    layers: z
+      .array(z.discriminatedUnion('type', [strokeSchema, artSchema, letteringSchema]))
+      .max(LIMITS.strokes)
+      .superRefine((layers, context) => {
+        const seen = new Set<string>();
+        layers.forEach((layer, i) => {
+          if (seen.has(layer.id)) {
+            context.addIssue({ code: 'custom', path: [i, 'id'], message: `is used twice: ${layer.id}` });
+          }
+          seen.add(layer.id);
+        });
+        const strokes = layers.filter((layer) => layer.type === 'stroke');
+        const circles = [
+          { id: tieCycle(strokes), place: 'ties', message: 'follow one another in a circle' },
+          { id: cueCycle(strokes), place: 'cue', message: 'waits for itself through others' },
+        ];
+        for (const { id, place, message } of circles) {
+          if (id === null) continue;
+          const at = layers.findIndex((layer) => layer.id === id);
+          context.addIssue({ code: 'custom', path: [at, place], message });
         }
-        seen.add(layer.id);
-      });
-      const strokes = layers.filter((layer) => layer.type === 'stroke');
-      const circles = [
-        { id: tieCycle(strokes), place: 'ties', message: 'follow one another in a circle' },
-        { id: cueCycle(strokes), place: 'cue', message: 'waits for itself through others' },
-      ];
-      for (const { id, place, message } of circles) {
-        if (id === null) continue;
-        const at = layers.findIndex((layer) => layer.id === id);
-        context.addIssue({ code: 'custom', path: [at, place], message });
-      }
-    })
-    .readonly(),
-  /** Inks kept by name; strokes that bear a style change with it. */
-  styles: z.array(styleSchema).max(LIMITS.styles).readonly().default([]),
-  groups: z
-    .array(groupSchema)
-    .max(LIMITS.groups)
-    .refine((groups) => new Set(groups.map((group) => group.id)).size === groups.length, {
-      message: 'hold an id twice',
-    })
-    .readonly()
-    .default([]),
-  markers: z
-    .array(markerSchema)
-    .max(LIMITS.markers)
-    .refine((markers) => markers.every((marker, i) => i === 0 || marker.frame > markers[i - 1]!.frame), {
-      message: 'must stand in ascending order, one at each frame',
-    })
-    .readonly()
-    .default([]),
-  /** The frames that are played over and over while working; both belong to it. */
-  workRange: z
-    .strictObject({ from: frame, to: frame })
-    .refine(({ from, to }) => to > from, { message: 'must end after it begins' })
-    .exactOptional(),
-});
+      })
+      .readonly(),
+    /** Inks kept by name; strokes that bear a style change with it. */
+    styles: z.array(styleSchema).max(LIMITS.styles).readonly().default([]),
+    groups: z
+      .array(groupSchema)
+      .max(LIMITS.groups)
+      .refine((groups) => new Set(groups.map((group) => group.id)).size === groups.length, {
+        message: 'hold an id twice',
+      })
+      .readonly()
+      .default([]),
+    markers: z
+      .array(markerSchema)
+      .max(LIMITS.markers)
+      .refine((markers) => markers.every((marker, i) => i === 0 || marker.frame > markers[i - 1]!.frame), {
+        message: 'must stand in ascending order, one at each frame',
+      })
+      .readonly()
+      .default([]),
+    /** The frames that are played over and over while working; both belong to it. */
+    workRange: z
+      .strictObject({ from: frame, to: frame })
+      .refine(({ from, to }) => to > from, { message: 'must end after it begins' })
+      .exactOptional(),
+  })
+  .superRefine(({ layers, groups }, context) => {
+    const id = revealCycle(layers, groups);
+    if (id === null) return;
+    const layer = layers.findIndex((one) => one.id === id);
+    const path =
+      layer >= 0
+        ? ['layers', layer, 'reveal']
+        : ['groups', groups.findIndex((one) => one.id === id), 'reveal'];
+    context.addIssue({ code: 'custom', path, message: 'is shown through itself' });
+  });
 
 export type Piece = z.infer<typeof pieceSchema>;
 export type Stroke = z.infer<typeof strokeSchema>;

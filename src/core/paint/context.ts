@@ -32,6 +32,7 @@ export interface PaintContext {
   setLineDash(dashes: number[]): void;
   lineDashOffset: number;
   createImageData(width: number, height: number): { readonly data: Uint8ClampedArray };
+  getImageData(x: number, y: number, width: number, height: number): { readonly data: Uint8ClampedArray };
   putImageData(image: unknown, x: number, y: number): void;
   createLinearGradient(x0: number, y0: number, x1: number, y1: number): PaintGradient;
 }

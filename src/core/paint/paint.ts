@@ -127,6 +127,21 @@ function gained(layer: Layer, factor: number, make: MakeCanvas): Layer {
   return to;
 }
 
+/** Coefficients of red, green and blue in luma: ITU-R BT.709. */
+const LUMA = [0.2126, 0.7152, 0.0722] as const;
+
+/** Turns how bright pixels are into how much they cover. */
+function alphaFromBrightness({ context, width, height }: Layer): void {
+  const image = context.getImageData(0, 0, width, height);
+  const { data } = image;
+  for (let i = 0; i < data.length; i += 4) {
+    const luma = (LUMA[0] * data[i]! + LUMA[1] * data[i + 1]! + LUMA[2] * data[i + 2]!) / 255;
+    data[i + 3] = Math.round(luma * data[i + 3]!);
+    data[i] = data[i + 1] = data[i + 2] = 0;
+  }
+  context.putImageData(image, 0, 0);
+}
+
 function paintGroup(group: GroupItem, context: PaintContext, make: MakeCanvas): void {
   const box = groupPixels(group, context);
   if (!box) return;
@@ -146,6 +161,7 @@ function paintGroup(group: GroupItem, context: PaintContext, make: MakeCanvas): 
   }
   for (const item of group.items) paintItem(item, inner, make);
   inner.setTransform(1, 0, 0, 1, 0, 0);
+  if (group.alphaFrom) alphaFromBrightness(layer);
   if (group.tint) {
     inner.globalAlpha = 1;
     inner.globalCompositeOperation = 'source-in';

@@ -47,6 +47,8 @@ export interface GroupItem extends Laid {
   readonly tint?: string;
   /** Standard deviation of a Gaussian blur, px. */
   readonly blur?: number;
+  /** Its alpha becomes what its brightness was: luma of ITU-R BT.709, times the alpha it had. */
+  readonly alphaFrom?: 'brightness';
   /** Alpha and colour times this, held to full. */
   readonly gain?: number;
   /** Moved by this, px. */

@@ -1,7 +1,11 @@
+export * from './art-items';
 export * from './draw-list';
 export * from './evaluate';
 export * from './ink-on-screen';
 export * from './layer-bounds';
+export * from './letter-outlines';
 export * from './loop-check';
+export * from './owners';
 export * from './poster-frame';
+export * from './reveal';
 export { dashUnit, stopsAt } from './ink-now';

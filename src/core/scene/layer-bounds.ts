@@ -1,6 +1,6 @@
 import { widestOf, type Layer } from '../document';
 import { commandsBounds, pathBounds, transformCommands, unite, widened, type Bounds } from '../geometry';
-import { artItems } from './evaluate';
+import { artItems } from './art-items';
 
 /** The rectangle around a layer's lines and shapes, ink included; null for one that shows nothing. */
 export function layerBounds(layer: Layer): Bounds | null {

@@ -1,7 +1,11 @@
 export * from './centre-lines';
+export * from './coverage';
+export * from './covered-art';
+export { distanceToPaper } from './distance-to-paper';
 export { coverageAt, inkArea, type Mask } from './mask';
 export * from './order';
 export * from './outlines';
 export * from './retrace';
+export * from './reveal-lettering';
 export * from './threshold';
 export * from './trace-ink';

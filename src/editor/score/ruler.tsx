@@ -2,7 +2,7 @@
 import { memo, useEffect, useRef, type PointerEvent } from 'react';
 import styled from 'styled-components';
 import { framesPerSecond } from '@/core/timing';
-import { showFrame, useEditor } from '../state';
+import { setScrubbing, showFrame, useEditor } from '../state';
 import { frameAt, useTimeScale, xOf } from './time-scale';
 
 const Strip = styled.div`
@@ -77,8 +77,10 @@ export const Ruler = memo(function Ruler() {
       onPointerDown={(event) => {
         if (event.button !== 0) return;
         event.currentTarget.setPointerCapture(event.pointerId);
+        setScrubbing(true);
         scrub(event);
       }}
+      onLostPointerCapture={() => setScrubbing(false)}
       onPointerMove={(event) => event.buttons & 1 && scrub(event)}
       onKeyDown={(event) => {
         const by = { ArrowLeft: -1, ArrowRight: 1, ArrowDown: -1, ArrowUp: 1 }[event.key];

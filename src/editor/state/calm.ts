@@ -27,8 +27,7 @@ function follow(): void {
 }
 
 useEditor.subscribe((now, before) => {
-  const passing =
-    now.base !== null || now.playing || (now.frame !== before.frame && now.piece === before.piece);
+  const passing = now.base !== null || now.playing || now.scrubbing;
   if (!passing || now.selection !== before.selection) follow();
   else waiting ??= setTimeout(follow, Math.max(0, followed + cost * REST - performance.now()));
 });

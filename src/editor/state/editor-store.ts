@@ -44,6 +44,8 @@ export interface EditorState {
   /** Frame shown; whole while standing. */
   readonly frame: number;
   readonly playing: boolean;
+  /** Moments are passed through by the pointer, one after another. */
+  readonly scrubbing: boolean;
   readonly playMode: PlayMode;
   /** Share of the piece's own speed at which it plays. */
   readonly playSpeed: number;
@@ -75,6 +77,7 @@ export const useEditor = create<EditorState>(() => ({
   tool: 'select',
   frame: 0,
   playing: false,
+  scrubbing: false,
   playMode: 'loop',
   playSpeed: 1,
   dropped: 0,
@@ -200,6 +203,9 @@ export const select = (selection: Partial<Selection>): void =>
 
 /** Takes an underlay in hand; strokes are let go. */
 export const selectUnderlay = (id: string | null): void => set({ selection: NOTHING, underlay: id });
+
+/** Says whether the pointer passes through moments: what is not under it follows calmly then. */
+export const setScrubbing = (scrubbing: boolean): void => set({ scrubbing });
 
 /** Shows a frame, held to the piece; playback stops. */
 export function showFrame(frame: number): void {

@@ -1,4 +1,5 @@
 export * from './clean';
+export * from './cover';
 export * from './cues';
 export * from './groups';
 export * from './ink';
@@ -10,6 +11,7 @@ export * from './order';
 export * from './piece-time';
 export * from './placing';
 export * from './points';
+export * from './reveal';
 export * from './sequence';
 export * from './spread';
 export * from './styles';
