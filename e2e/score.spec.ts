@@ -149,7 +149,7 @@ test('playback runs at the piece’s rate and loops', async ({ page }) => {
     return seen.some((frame, i) => i > 0 && frame < seen[i - 1]!);
   });
   await page.keyboard.press('Space');
-  await expect(page.getByRole('button', { name: 'Play' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Play', exact: true })).toBeVisible();
   const seen = await page.evaluate(() => (window as unknown as { seen: number[] }).seen);
   const firstRound = seen.slice(
     0,
@@ -158,7 +158,7 @@ test('playback runs at the piece’s rate and loops', async ({ page }) => {
   expect(firstRound).toEqual([...firstRound].sort((a, b) => a - b));
 });
 
-test('manners: on, off and both, from start, middle and end, for several strokes at once', async ({
+test('a manner that grows from the middle, for several strokes at once, each from its own start', async ({
   page,
 }) => {
   const desk = await openNew(page, three('Manners'));
@@ -168,8 +168,9 @@ test('manners: on, off and both, from start, middle and end, for several strokes
     .lane(2)
     .getByRole('rowheader')
     .click({ modifiers: ['Shift'] });
-  await page.getByRole('radio', { name: 'write on' }).click();
-  await page.getByRole('radio', { name: 'middle' }).click();
+  await page.getByRole('radio', { name: 'on', exact: true }).click();
+  await page.getByRole('button', { name: /Origin/ }).click();
+  await page.getByRole('option', { name: 'the middle' }).click();
   await page.getByRole('spinbutton', { name: 'Writes on in' }).fill('0.4 s');
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: 'Apply to 2 strokes' }).click();

@@ -84,6 +84,7 @@ test('cue: an accent waits for the head, follows when that is retimed, and says 
   const desk = await openTime(page, 'Cue');
   const names = (await strokes(desk)).map((s) => s.name);
   await desk.lane(1).getByRole('rowheader').click();
+  await page.getByRole('button', { name: /^Cue none/ }).click();
   await choose(page, /Stroke to wait for/, names[0]!);
   await page.getByRole('button', { name: 'Cue to it' }).click();
   await type(page.getByRole('spinbutton', { name: 'At its' }), '100 %');

@@ -8,7 +8,7 @@ import { PieceBar, SaveBanner, StepRail, ToolStrip, wearTheme, ZoomStrip } from 
 import { CanvasStage } from './canvas';
 import { KeysDialog, listenForKeys } from './keys';
 import { SvgDialog } from './importing';
-import { InkPanel, SetupPanel, TimePanel, TracePanel, UnderlayPanel } from './panels';
+import { InkPanel, RevealPanel, SetupPanel, TimePanel, TracePanel, UnderlayPanel } from './panels';
 import { openForEditing } from './saving';
 import { Score } from './score';
 import { useEditor, type Step } from './state';
@@ -67,6 +67,7 @@ const PANELS: Record<Step, () => React.ReactNode> = {
   trace: () => <TracePanel />,
   ink: () => <InkPanel />,
   time: () => <TimePanel />,
+  reveal: () => <RevealPanel />,
 };
 
 /** The editor of one piece. */

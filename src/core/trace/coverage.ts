@@ -62,11 +62,18 @@ interface Place {
   readonly pen: number;
   readonly line: number;
   readonly frame: number;
-  /** Direction at an end that is cut off flat, or where the place is an end at all. */
+  /** Which end of the stroke it is. */
   readonly end: 'start' | 'end' | null;
+  /** Ends cut off flat that its pen reaches: nothing beyond them is covered. */
+  readonly cuts: readonly Cut[];
+}
+
+/** Where a stroke is cut off flat, and which way leads out of it. */
+interface Cut {
+  readonly x: number;
+  readonly y: number;
   readonly tx: number;
   readonly ty: number;
-  readonly flat: boolean;
 }
 
 /** A pen is looked at so often, in shares of its half width, and never further apart than so many mask pixels. */
@@ -106,6 +113,11 @@ function firstFrames(
   return first;
 }
 
+const beyondCut = (cuts: readonly Cut[], x: number, y: number): boolean => {
+  for (const cut of cuts) if ((x - cut.x) * cut.tx + (y - cut.y) * cut.ty > 0) return true;
+  return false;
+};
+
 /** The places of a stroke's pen, as wide as it is when it has been written. */
 function placesOf(stroke: Stroke, depth: Float32Array, covered: Covered, frames: number): Place[] {
   const { bounds, scale, mask } = covered;
@@ -118,23 +130,29 @@ function placesOf(stroke: Stroke, depth: Float32Array, covered: Covered, frames:
   const count = m.length > 0 ? Math.max(1, Math.ceil(m.length / apart)) : 0;
   const lengths = Array.from({ length: count + 1 }, (_, i) => (count > 0 ? (m.length * i) / count : 0));
   const frame = firstFrames(stroke, lengths, Math.max(1, m.length), frames);
+  const toMask = (p: { x: number; y: number }) => ({
+    x: (p.x - bounds.left) * scale,
+    y: (p.y - bounds.top) * scale,
+  });
+  const open = !stroke.path.closed && m.length > 0;
+  const cutAt = (s: number, way: 1 | -1): Cut => {
+    const t = tangentAtLength(m, s);
+    return { ...toMask(pointAtLength(m, s)), tx: t.x * way, ty: t.y * way };
+  };
+  const cuts = open && ink.cap === 'flat' ? { start: cutAt(0, -1), end: cutAt(m.length, 1) } : null;
   return lengths.map((s, i): Place => {
-    const p = pointAtLength(m, s);
-    const t = m.length > 0 ? tangentAtLength(m, s) : { x: 1, y: 0 };
-    const [x, y] = [(p.x - bounds.left) * scale, (p.y - bounds.top) * scale];
+    const { x, y } = toMask(pointAtLength(m, s));
     const [cx, cy] = [Math.floor(x), Math.floor(y)];
     const within = cx >= 0 && cy >= 0 && cx < mask.width && cy < mask.height;
-    const end = stroke.path.closed || m.length === 0 ? null : i === 0 ? 'start' : i === count ? 'end' : null;
+    const half = pen.at(s) / 2;
     return {
       x,
       y,
-      pen: (pen.at(s) / 2) * scale,
+      pen: half * scale,
       line: (within ? depth[cy * mask.width + cx]! : 0) + SLACK,
       frame: frame[i]!,
-      end,
-      tx: end === 'start' ? -t.x : t.x,
-      ty: end === 'start' ? -t.y : t.y,
-      flat: end !== null && ink.cap === 'flat',
+      end: !open ? null : i === 0 ? 'start' : i === count ? 'end' : null,
+      cuts: cuts ? [...(s < half ? [cuts.start] : []), ...(m.length - s < half ? [cuts.end] : [])] : [],
     };
   });
 }
@@ -157,19 +175,25 @@ export function coverage(
   const depth = distanceToPaper(mask);
   const first = new Float32Array(size).fill(Infinity);
   const firstBy = new Int16Array(size).fill(-1);
+  /** Whether what is uncovered first is uncovered by a stroke it belongs to. */
+  const firstOwn = new Uint8Array(size);
   const own = new Float32Array(size).fill(Infinity);
   const nearest = new Float32Array(size).fill(Infinity);
   const nearBy = new Int16Array(size).fill(-1);
   const nearFrame = new Float32Array(size).fill(Infinity);
   const nearEnd = new Uint8Array(size);
   const nearPlace = new Int32Array(size);
-  const counts: number[] = [];
+  // Of the stroke at hand: when it uncovers a pixel, and whether the pixel lies in its line.
+  const now = new Float32Array(size).fill(Infinity);
+  const inLine = new Uint8Array(size);
+  const seen = new Uint8Array(size);
   const mayCover = owners && strokes.map((_, k) => owners.map((of) => of.includes(k)));
-  for (const [k, stroke] of strokes.entries()) {
+  const placed = strokes.map((stroke) => placesOf(stroke, depth, covered, frames));
+  for (const k of strokes.keys()) {
     if (!goOn()) return null;
     const may = mayCover?.[k];
-    const places = placesOf(stroke, depth, covered, frames);
-    counts.push(places.length);
+    const places = placed[k]!;
+    const touched: number[] = [];
     for (const [at, place] of places.entries()) {
       const reach = Math.max(place.pen, place.line) * LOOK.factor + LOOK.more;
       const [x0, x1] = [
@@ -189,24 +213,57 @@ export function coverage(
           const dx = x + 0.5 - place.x;
           const d = Math.sqrt(dx * dx + dy * dy);
           if (d > reach) continue;
+          if (seen[i] === 0) {
+            seen[i] = 1;
+            touched.push(i);
+          }
           if (d < nearest[i]!) {
             nearest[i] = d;
             nearBy[i] = k;
-            nearFrame[i] = place.frame;
             nearPlace[i] = at;
             nearEnd[i] = place.end === null ? 0 : place.end === 'start' ? 1 : 2;
           }
-          if (place.flat && dx * place.tx + dy * place.ty > 0) continue;
-          if (d <= place.pen && place.frame < first[i]!) {
-            first[i] = place.frame;
-            firstBy[i] = k;
-          }
-          if (d <= place.line && place.frame < own[i]!) own[i] = place.frame;
+          if (d <= place.line) inLine[i] = 1;
+          if (beyondCut(place.cuts, x + 0.5, y + 0.5)) continue;
+          if (d <= place.pen && place.frame < now[i]!) now[i] = place.frame;
         }
       }
     }
+    for (const i of touched) {
+      const frame = now[i]!;
+      if (nearBy[i] === k) nearFrame[i] = frame;
+      if (inLine[i] === 1 && frame < own[i]!) own[i] = frame;
+      if (frame < first[i]!) {
+        first[i] = frame;
+        firstBy[i] = k;
+        firstOwn[i] = inLine[i]!;
+      }
+      now[i] = Infinity;
+      inLine[i] = 0;
+      seen[i] = 0;
+    }
   }
-  const needs = strokes.map((stroke, k) => ({ stroke: stroke.id, halves: new Float32Array(counts[k]!) }));
+  for (let i = 0; i < size; i++) {
+    if (data[i] === 0 || nearBy[i]! >= 0) continue;
+    // Further away than was looked: all places are tried.
+    const [x, y] = [(i % width) + 0.5, Math.floor(i / width) + 0.5];
+    for (const [k, places] of placed.entries()) {
+      if (mayCover && parts && !mayCover[k]![parts[i]! - 1]) continue;
+      for (let at = 0; at < places.length; at++) {
+        const place = places[at]!;
+        const d = Math.hypot(place.x - x, place.y - y);
+        if (d >= nearest[i]!) continue;
+        nearest[i] = d;
+        nearBy[i] = k;
+        nearPlace[i] = at;
+        nearEnd[i] = place.end === null ? 0 : place.end === 'start' ? 1 : 2;
+      }
+    }
+  }
+  const needs = strokes.map((stroke, k) => ({
+    stroke: stroke.id,
+    halves: new Float32Array(placed[k]!.length),
+  }));
   for (let i = 0; i < size; i++) {
     if (nearBy[i]! < 0) continue;
     const { halves } = needs[nearBy[i]!]!;
@@ -221,6 +278,7 @@ export function coverage(
     frames,
     first,
     firstBy,
+    firstOwn,
     own,
     nearest,
     nearBy,
@@ -238,6 +296,7 @@ interface Found {
   readonly frames: number;
   readonly first: Float32Array;
   readonly firstBy: Int16Array;
+  readonly firstOwn: Uint8Array;
   readonly own: Float32Array;
   readonly nearest: Float32Array;
   readonly nearBy: Int16Array;
@@ -246,7 +305,7 @@ interface Found {
 }
 
 function judged(found: Found): Omit<Coverage, 'needs'> {
-  const { mask, scale, bounds, strokes, frames, first, firstBy, own, nearBy, nearFrame } = found;
+  const { mask, scale, bounds, strokes, frames, first, firstBy, firstOwn, own, nearBy, nearFrame } = found;
   const { width, data } = mask;
   const px = scale * scale;
   const shown = new Float64Array(frames + 1);
@@ -264,6 +323,8 @@ function judged(found: Found): Omit<Coverage, 'needs'> {
     if (at === Infinity) continue;
     seen += weight;
     shown[at]! += weight;
+    // A pen uncovers what lies ahead on its own way a little early; that is how it writes.
+    if (firstOwn[i] === 1 || firstBy[i] === nearBy[i]) continue;
     const due = own[i] === Infinity ? nearFrame[i]! : own[i]!;
     if (due === Infinity || due <= at) continue;
     early[at]! += weight;
@@ -343,7 +404,14 @@ function bareSpots({ mask, scale, bounds, strokes, first, nearest, nearBy, nearE
           const [u, v] = [x + dx, y + dy];
           if (u < 0 || v < 0 || u >= width || v >= height) continue;
           const next = v * width + u;
-          if (done[next] || !isBare(next)) continue;
+          // What another stroke, or another end, is nearest to is another spot: it is mended otherwise.
+          if (
+            done[next] ||
+            !isBare(next) ||
+            nearBy[next] !== nearBy[start] ||
+            nearEnd[next] !== nearEnd[start]
+          )
+            continue;
           done[next] = 1;
           stack.push(next);
         }

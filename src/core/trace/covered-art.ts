@@ -5,7 +5,7 @@ import { ownersIn, partItems, type ShapeItem } from '../scene';
 import type { Covered } from './coverage';
 
 /** Mask pixels at the most, and to a piece pixel. */
-const MOST_PIXELS = 7e5;
+const MOST_PIXELS = 3e5;
 const FINEST = 2;
 
 const solid = (items: readonly ShapeItem[]): ShapeItem[] =>

@@ -3,6 +3,7 @@ export * from './coverage';
 export * from './covered-art';
 export { distanceToPaper } from './distance-to-paper';
 export { coverageAt, inkArea, type Mask } from './mask';
+export * from './follow-letters';
 export * from './order';
 export * from './outlines';
 export * from './retrace';

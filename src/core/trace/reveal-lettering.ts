@@ -7,13 +7,11 @@ import {
   setReveal,
   strokesOf,
   updateLayers,
-  updateStrokes,
   type Art,
   type Lettering,
   type Piece,
   type Stroke,
 } from '../document';
-import { mapValues } from '../timing';
 import { coverage, type Coverage } from './coverage';
 import type { Covered } from './coverage';
 
@@ -21,7 +19,7 @@ import type { Covered } from './coverage';
 const ALL = 0.9999;
 /** So often strokes are widened and lengthened before what is left is left. */
 const ROUNDS = 5;
-/** Px that a stroke that uncovers is wider than the widest of the line it follows. */
+/** Px that a stroke that uncovers is wider than what just reaches. */
 const SPARE = 1;
 
 /** What is to be uncovered by strokes, each letter by its own where it is confined. */
@@ -54,26 +52,19 @@ export function untilCovered(
 }
 
 /**
- * Lets lettering or art be uncovered by the strokes traced from it: each as wide as the widest of its line, round at its
- * ends, made wider and longer until nothing stays bare, and each letter shown only through its own strokes.
+ * Lets lettering or art be uncovered by the strokes traced from it: round at their ends, fitted to what they uncover until
+ * nothing stays bare, and each letter shown only through its own strokes.
+ * @param through what it is seen through: the strokes themselves, or a group that holds them.
  */
 export function revealByStrokes(
   piece: Piece,
   layer: Art | Lettering,
   ids: readonly string[],
+  through: readonly string[],
   of: CoveredBy,
 ): { readonly piece: Piece; readonly coverage: Coverage | null } {
-  const wide = setInk(piece, ids, ({ width, widths }) => {
-    const most = widths ? Math.max(...widths.map((w) => w.scale)) : 1;
-    return {
-      width: mapValues(width, (w) => w * most + SPARE),
-      widths: undefined,
-      cap: 'round',
-      join: 'round',
-    };
-  });
-  const even = updateStrokes(wide, ids, (stroke) => ({ ...stroke, hidden: false }));
-  const seen = updateLayers(even, [layer.id], (one) => (one.hidden ? { ...one, hidden: false } : one));
-  const revealed = setReveal(seen, [layer.id], revealThrough(ids, { confined: true }));
+  const round = setInk(piece, ids, { cap: 'round', join: 'round' });
+  const seen = updateLayers(round, [layer.id], (one) => (one.hidden ? { ...one, hidden: false } : one));
+  const revealed = setReveal(seen, [layer.id], revealThrough(through, { confined: true }));
   return untilCovered(revealed, ids, of);
 }

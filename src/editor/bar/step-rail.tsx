@@ -1,5 +1,5 @@
 'use client';
-import { Activity, Brush, Frame, Image as ImageIcon, PenTool, type LucideIcon } from 'lucide-react';
+import { Activity, Brush, Contrast, Frame, Image as ImageIcon, PenTool, type LucideIcon } from 'lucide-react';
 import { ToggleButton, ToggleButtonGroup } from 'react-aria-components';
 import styled from 'styled-components';
 import { useEditor, type Step } from '../state';
@@ -10,6 +10,7 @@ const STEPS: readonly { id: Step; name: string; icon: LucideIcon }[] = [
   { id: 'trace', name: 'Trace', icon: PenTool },
   { id: 'ink', name: 'Ink', icon: Brush },
   { id: 'time', name: 'Time', icon: Activity },
+  { id: 'reveal', name: 'Reveal', icon: Contrast },
 ];
 
 const Rail = styled(ToggleButtonGroup)`

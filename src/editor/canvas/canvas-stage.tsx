@@ -18,6 +18,7 @@ import {
 import { onionItems } from './onion';
 import { paintOverlay } from './overlay';
 import { takeDropped } from '../importing';
+import { useCovering } from '../reveal/cover-state';
 import { useTracing } from '../tracing/trace-state';
 import {
   finishDrawing,
@@ -299,6 +300,7 @@ export function CanvasStage() {
       useColourPick.subscribe(ask),
       useLooseEnds.subscribe(ask),
       useTracing.subscribe(ask),
+      useCovering.subscribe(ask),
       onUnderlayLoaded(ask),
     ];
     element.addEventListener('pointerdown', down);

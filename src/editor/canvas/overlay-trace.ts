@@ -8,7 +8,7 @@ import {
 } from '@/core/geometry';
 import type { Guide, NearEnd, Piece, Underlay } from '@/core/document';
 import { tracePath } from '@/core/paint';
-import type { Mask, TracedStroke } from '@/core/trace';
+import type { Coverage, Mask, TracedStroke } from '@/core/trace';
 import { OVERLAY } from './colours';
 import { toScreen, type View } from './view';
 
@@ -153,4 +153,27 @@ export function looseEnds(context: Context, view: View, ends: readonly NearEnd[]
     context.arc((p.x + q.x) / 2, (p.y + q.y) / 2, 9, 0, Math.PI * 2);
     context.stroke();
   }
+}
+
+/** Places that stay bare, each with its size, and what is seen too early at a frame. */
+export function coverMarks(context: Context, view: View, coverage: Coverage, frame: number): void {
+  const outline = (box: Bounds, dash: number[]): void => {
+    const a = toScreen(view, { x: box.left, y: box.top });
+    const b = toScreen(view, { x: box.right, y: box.bottom });
+    context.setLineDash(dash);
+    context.strokeRect(a.x - 3, a.y - 3, b.x - a.x + 6, b.y - a.y + 6);
+    context.setLineDash([]);
+  };
+  context.lineWidth = 1.5;
+  context.strokeStyle = OVERLAY.caution;
+  context.fillStyle = OVERLAY.caution;
+  context.font = '11px "Instrument Sans Variable", sans-serif';
+  context.textAlign = 'left';
+  context.textBaseline = 'bottom';
+  for (const { box, area } of coverage.bare) {
+    outline(box, []);
+    const at = toScreen(view, { x: box.left, y: box.top });
+    context.fillText(`${Math.max(1, Math.round(area))} px²`, at.x - 3, at.y - 5);
+  }
+  for (const { box, from, to } of coverage.spills) if (frame >= from && frame < to) outline(box, [2, 3]);
 }

@@ -12,10 +12,18 @@ import { strokeById, strokesOf, windowAt, type Piece, type Stroke } from '@/core
 import { tracePath } from '@/core/paint';
 import { inkedLength } from '@/core/scene';
 import { looseEndsOf, useLooseEnds, useTools, type EditorState } from '../state';
+import { useCovering } from '../reveal/cover-state';
 import { useTracing } from '../tracing/trace-state';
 import { OVERLAY } from './colours';
 import { framed } from './frames';
-import { frame as drawFrame, guidesAndGrid, inkMask, looseEnds, traceResult } from './overlay-trace';
+import {
+  coverMarks,
+  frame as drawFrame,
+  guidesAndGrid,
+  inkMask,
+  looseEnds,
+  traceResult,
+} from './overlay-trace';
 import { toScreen, type View } from './view';
 
 type Context = CanvasRenderingContext2D;
@@ -366,6 +374,8 @@ export function paintOverlay(context: Context, view: View, state: EditorState, t
     pointsAndHandles(context, view, chosen[0]!.path, shownHandles(chosen[0]!, state));
   }
   if (!quiet && chosen.length <= CROWD) for (const layer of chosen) ends(context, view, layer, frame);
+  const { coverage } = useCovering.getState();
+  if (state.step === 'reveal' && coverage) coverMarks(context, view, coverage, Math.round(frame));
   if (state.step === 'time') cueThreads(context, view, piece, selection.layers);
   const { shown, reach } = useLooseEnds.getState();
   if (shown) looseEnds(context, view, looseEndsOf(piece, reach));

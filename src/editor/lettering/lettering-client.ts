@@ -12,6 +12,7 @@ import {
 } from '@/core/document';
 import { transformPath, type Path } from '@/core/geometry';
 import { layerBounds } from '@/core/scene';
+import { letteringChanged } from '../reveal';
 import { notify } from '@/ui';
 import { call } from '../saving';
 import { edit, newId, select, useEditor } from '../state';
@@ -50,6 +51,7 @@ export async function changeSetting(id: string, part: Partial<TextSetting>, merg
         ),
       `lettering ${id} ${merge}`,
     );
+    letteringChanged(lettering);
   } catch (error) {
     if (asked.get(id) !== mine) return;
     pending.delete(id);

@@ -4,3 +4,4 @@ export * from './setup-panel';
 export * from './time';
 export * from './trace-panel';
 export * from './underlay-panel';
+export * from './reveal';

@@ -2,7 +2,7 @@ import { proxy, wrap, type Remote } from 'comlink';
 import type { Art, Lettering, Piece, Stroke, Underlay } from '@/core/document';
 import { addLayers, newStroke, writeInSequence, DEFAULT_INK } from '@/core/document';
 import { artItems } from '@/core/scene';
-import { retrace, type Pixels } from '@/core/trace';
+import { retrace, type Pixels, type TracedStroke } from '@/core/trace';
 import { notify } from '@/ui';
 import type { TraceSubject, TraceWorker } from '@/workers/trace.worker';
 import { pictureUrl } from '../canvas/underlay-images';
@@ -105,6 +105,16 @@ export async function traceSource(source: Traceable): Promise<void> {
     useTracing.setState({ run: null });
     notify(`Tracing failed: ${(error as Error).message} Nothing was changed.`);
   }
+}
+
+/** The strokes of art or lettering, found without showing them. */
+export async function strokesFoundIn(
+  source: Art | Lettering,
+  onProgress: (done: number) => void,
+): Promise<TracedStroke[]> {
+  stopTracing();
+  const { remote } = start();
+  return remote.centreLines(await subjectOf(source), useTracing.getState().options, proxy(onProgress));
 }
 
 /** What taking the waiting trace would do, without doing it. */

@@ -1,0 +1,125 @@
+import { expect, test, type Page } from '@playwright/test';
+import { membersOf, strokesOf, type Lettering, type Piece } from '../src/core/document';
+import { keysOf } from '../src/core/timing';
+import { openNew, type Desk } from './desk';
+import { blank, three } from './pieces';
+
+const whole = async (desk: Desk): Promise<Piece> => (await desk.savedDocument()) as unknown as Piece;
+const step = (page: Page, name: string) => page.getByRole('radio', { name, exact: true }).click();
+
+async function setWord(page: Page, text: string): Promise<void> {
+  await step(page, 'Underlay');
+  await page.getByLabel('Text to set').fill(text);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('row', { name: text })).toBeVisible();
+}
+
+test('lettering writes itself in one press, wholly uncovered; its text changed, letters that stay keep their timing', async ({
+  page,
+}) => {
+  const desk = await openNew(page, blank('Writes'));
+  await setWord(page, 'Tide');
+  await step(page, 'Reveal');
+  await page.getByRole('button', { name: 'Let it write itself' }).click();
+  await expect(page.getByRole('button', { name: 'Find its strokes anew' })).toBeVisible();
+  await expect(page.locator('[data-covered]')).toHaveText('100 %');
+  await expect(page.locator('[data-bare]')).toHaveText('0');
+  const first = await whole(desk);
+  const lettering = first.layers.find((l) => l.type === 'lettering') as Lettering;
+  expect(lettering).toMatchObject({ hidden: false, reveal: { confined: true } });
+  const hand = membersOf(first, lettering.reveal!.through[0]!);
+  expect(hand.length).toBe(strokesOf(first).length);
+  expect(strokesOf(first).every((s) => s.traced?.from === lettering.id && s.pace?.kind === 'hand')).toBe(
+    true,
+  );
+
+  // A stroke of the first letter is timed by hand, then the word grows.
+  const [early] = strokesOf(first);
+  const frames = (piece: Piece) =>
+    keysOf(strokesOf(piece).find((s) => s.id === early!.id)!.window.head).map((key) => key.frame);
+  const row = page.getByRole('row', { name: new RegExp(`^1 ${early!.name}`) });
+  await row.locator('[data-key="head-1"]').click();
+  await page.keyboard.press('Shift+ArrowRight');
+  const timed = frames(await whole(desk));
+  await page.getByRole('row', { name: 'Tide', exact: true }).getByRole('rowheader').click();
+  await step(page, 'Underlay');
+  await page.getByRole('textbox', { name: 'Text', exact: true }).fill('Tides');
+  await expect.poll(async () => strokesOf(await whole(desk)).length).toBeGreaterThan(strokesOf(first).length);
+  const grown = await whole(desk);
+  expect(frames(grown)).toEqual(timed);
+  expect(strokesOf(grown).every((s) => keysOf(s.window.head).length > 0 && s.group === early!.group)).toBe(
+    true,
+  );
+  await step(page, 'Reveal');
+  await expect(page.locator('[data-bare]')).toHaveText('0');
+});
+
+test('anything is seen through others: by shape or brightness, inverted, soft; a circle is refused in words', async ({
+  page,
+}) => {
+  const desk = await openNew(page, three('Through'));
+  const pixels = () =>
+    page
+      .locator('[data-canvas] canvas')
+      .first()
+      .evaluate((canvas: HTMLCanvasElement) => canvas.toDataURL());
+  await desk.showFrame(50);
+  await desk.lane(0).getByRole('rowheader').click();
+  await step(page, 'Reveal');
+  const plain = await pixels();
+  await page.getByRole('button', { name: /Layer or group to be seen through/ }).click();
+  await page.getByRole('option', { name: 'Triangle' }).click();
+  await page.getByRole('button', { name: 'See through it' }).click();
+  await expect.poll(pixels).not.toBe(plain);
+  const through = await pixels();
+  await page.getByText('Where they are not').click();
+  await expect.poll(pixels).not.toBe(through);
+  await page.getByRole('radio', { name: 'their brightness' }).click();
+  await page.getByRole('spinbutton', { name: 'Soft edge' }).fill('24 px');
+  await page.keyboard.press('Enter');
+  expect((await whole(desk)).layers[0]!.reveal).toEqual({
+    through: ['triangle'],
+    by: 'brightness',
+    inverted: true,
+    feather: 24,
+    shown: false,
+    confined: false,
+  });
+  await desk.lane(2).getByRole('rowheader').click();
+  await expect(page.getByText('Uncovers “Curve”')).toBeVisible();
+  await page.getByRole('button', { name: /Layer or group to be seen through/ }).click();
+  await page.getByRole('option', { name: 'Curve' }).click();
+  await page.getByRole('button', { name: 'See through it' }).click();
+  await expect(page.getByText('none of them would ever show')).toBeVisible();
+  // What it is seen through goes: it is seen as it is, and that is said.
+  await page.keyboard.press('Escape');
+  await desk.canvas.focus();
+  await page.keyboard.press('Delete');
+  await desk.lane(0).getByRole('rowheader').click();
+  await expect(page.getByText('is gone: it is seen as it is')).toBeVisible();
+  await page.getByRole('button', { name: 'See it as it is' }).click();
+  expect((await whole(desk)).layers[0]).not.toHaveProperty('reveal');
+});
+
+test('bare spots are found, named, and mended by one press that can be undone', async ({ page }) => {
+  const desk = await openNew(page, blank('Spots'));
+  await setWord(page, 'Ebb');
+  await step(page, 'Reveal');
+  await page.getByRole('button', { name: 'Let it write itself' }).click();
+  await expect(page.locator('[data-bare]')).toHaveText('0');
+  // All strokes are made too thin by hand.
+  await page.getByRole('button', { name: 'Ebb, hand', exact: true }).click();
+  await step(page, 'Ink');
+  await page.getByRole('spinbutton', { name: 'Width', exact: true }).fill('3 px');
+  await page.keyboard.press('Enter');
+  await step(page, 'Reveal');
+  await expect(page.locator('[data-bare]')).not.toHaveText('0');
+  await expect(page.getByRole('list', { name: 'Bare spots' }).getByRole('listitem').first()).toContainText(
+    'px² bare',
+  );
+  const thin = await whole(desk);
+  await page.getByRole('button', { name: 'Fit the strokes to it' }).click();
+  await expect(page.locator('[data-bare]')).toHaveText('0');
+  await page.keyboard.press('Control+z');
+  expect((await whole(desk)).layers).toEqual(thin.layers);
+});

@@ -1,0 +1,245 @@
+import { createCanvas } from '@napi-rs/canvas';
+import { seeded } from '../testing/families';
+import {
+  addLayers,
+  applyManner,
+  fitToCover,
+  isFarBeyond,
+  lengthenToCover,
+  newPiece,
+  newStroke,
+  revealThrough,
+  setReveal,
+  strokesOf,
+  updateStrokes,
+  widenToCover,
+  type Art,
+  type Ink,
+  type Piece,
+  type Stroke,
+} from '../document';
+import { corner, smooth, type Path } from '../geometry';
+import { paint, type MakeCanvas, type PaintContext } from '../paint';
+import { evaluate } from '../scene';
+import { LINEAR } from '../timing';
+import { coverage, type Coverage } from './coverage';
+import { coveredArt } from './covered-art';
+import { distanceToPaper } from './distance-to-paper';
+import { withLettersMoved } from './follow-letters';
+import type { Mask } from './mask';
+import { revealByStrokes } from './reveal-lettering';
+
+const [W, H] = [400, 200];
+const make = ((w: number, h: number) => createCanvas(w, h)) as unknown as MakeCanvas;
+const ink = (width: number, cap: Ink['cap'] = 'round'): Ink => ({
+  width,
+  colour: '#000000',
+  opacity: 1,
+  cap,
+  join: 'round',
+});
+const line = (x0: number, y0: number, x1: number, y1: number): Path => ({
+  closed: false,
+  points: [corner(x0, y0), corner(x1, y1)],
+});
+/** Rectangles as one piece of art, a shape each. */
+const art = (...boxes: [number, number, number, number][]): Art => ({
+  type: 'art',
+  id: 'art',
+  name: 'Art',
+  hidden: false,
+  locked: false,
+  opacity: 1,
+  transform: [1, 0, 0, 1, 0, 0],
+  shapes: boxes.map(([x, y, w, h]) => ({
+    data: `M${x} ${y}L${x + w} ${y}L${x + w} ${y + h}L${x} ${y + h}Z`,
+    fill: '#ffffff',
+    fillOpacity: 1,
+    rule: 'nonzero' as const,
+    line: null,
+    transform: [1, 0, 0, 1, 0, 0] as const,
+  })),
+});
+const pieceOf = (layer: Art, strokes: readonly Stroke[], confined = false): Piece =>
+  setReveal(
+    addLayers(newPiece('Cover', { width: W, height: H }, undefined, 60), [layer, ...strokes]),
+    ['art'],
+    revealThrough(
+      strokes.map(({ id }) => id),
+      { confined },
+    ),
+  );
+const measured = (piece: Piece, confined = false): Coverage => {
+  const [layer] = piece.layers as [Art];
+  return coverage(coveredArt(layer, strokesOf(piece), confined, make)!, strokesOf(piece), piece.length)!;
+};
+/** Alpha that is painted at a frame, as a sum of whole pixels. */
+function painted(piece: Piece, frame: number): number {
+  const canvas = createCanvas(W, H);
+  const context = canvas.getContext('2d');
+  paint(evaluate(piece, frame), context as unknown as PaintContext, make);
+  const { data } = context.getImageData(0, 0, W, H);
+  let sum = 0;
+  for (let i = 3; i < data.length; i += 4) sum += data[i]! / 255;
+  return sum;
+}
+
+test('distances to paper are those to the nearest pixel of paper, by trying all', () => {
+  const random = seeded(4);
+  const mask: Mask = {
+    width: 23,
+    height: 17,
+    data: Uint8Array.from({ length: 23 * 17 }, () => (random() < 0.9 ? 255 : 0)),
+  };
+  const got = distanceToPaper(mask);
+  for (let i = 0; i < got.length; i++) {
+    let best = Infinity;
+    for (let k = 0; k < got.length; k++) {
+      if (mask.data[k]! > 0) continue;
+      best = Math.min(best, Math.hypot((i % 23) - (k % 23), Math.floor(i / 23) - Math.floor(k / 23)));
+    }
+    expect(got[i]).toBeCloseTo(mask.data[i]! > 0 ? best : 0, 4);
+  }
+});
+
+test('the coverage measured is the coverage painted, over time and at the end, whatever the strokes', () => {
+  const random = seeded(11);
+  for (let round = 0; round < 6; round++) {
+    const strokes = Array.from({ length: 3 }, (_, i) => {
+      const at = () => ({ x: 30 + random() * 340, y: 30 + random() * 140 });
+      const [a, b] = [at(), at()];
+      const path: Path = {
+        closed: false,
+        points: [smooth(a.x, a.y, { x: 60, y: random() * 80 - 40 }), smooth(b.x, b.y, { x: 50, y: 20 })],
+      };
+      return newStroke(`s${i}`, `S ${i}`, path, ink(14 + random() * 60, round % 2 ? 'flat' : 'round'));
+    });
+    const piece = strokes.reduce(
+      (p, s, i) =>
+        applyManner(p, [s.id], {
+          kind: 'on',
+          onAt: i * 12,
+          onFrames: 15,
+          easing: LINEAR,
+          from: round > 3 ? 'middle' : 'start',
+        }),
+      pieceOf(art([40, 40, 320, 120]), strokes),
+    );
+    const found = measured(piece);
+    expect(found.area).toBeCloseTo(320 * 120, -1);
+    const whole = painted(piece, 59);
+    expect(Math.abs(found.share - whole / (320 * 120))).toBeLessThan(0.004);
+    for (const frame of [8, 20, 33]) {
+      // On its way a pen is measured round: one that is cut off flat is a little less far.
+      expect(Math.abs(found.overTime[frame]!.share - painted(piece, frame) / (320 * 120))).toBeLessThan(
+        round % 2 ? 0.04 : 0.01,
+      );
+    }
+    const bare = found.bare.reduce((sum, spot) => sum + spot.area, 0);
+    expect(Math.abs(bare / (320 * 120) - (1 - found.share))).toBeLessThan(0.003);
+  }
+});
+
+test('bare spots say how they are mended: wider, longer, or fitted; and then they are gone', () => {
+  const piece = pieceOf(art([50, 80, 300, 40]), [newStroke('s', 'S', line(70, 100, 260, 100), ink(30))]);
+  const before = measured(piece);
+  expect(before.share).toBeLessThan(0.9);
+  const beyond = before.bare.find((spot) => spot.beyond === 'end')!;
+  expect(beyond).toMatchObject({ stroke: 's' });
+  expect(isFarBeyond(piece, beyond)).toBe(true);
+  const longer = lengthenToCover(
+    piece,
+    before.bare.filter((spot) => isFarBeyond(piece, spot)),
+  );
+  const wider = widenToCover(longer, measured(longer).bare);
+  expect(measured(wider).share).toBeGreaterThan(0.999);
+  expect(measured(wider).bare).toEqual([]);
+  const fitted = fitToCover(longer, measured(longer).needs);
+  expect(measured(fitted).share).toBeGreaterThan(0.999);
+  expect(painted(fitted, 59) / (300 * 40)).toBeGreaterThan(0.999);
+});
+
+test('what a stroke uncovers before the one it belongs to is spill, with its place, frames and share; confined there is none', () => {
+  const strokes = [
+    newStroke('first', 'First', line(50, 60, 350, 60), ink(100)),
+    newStroke('second', 'Second', line(50, 100, 350, 100), ink(40)),
+  ];
+  const timed = (p: Piece) =>
+    applyManner(
+      applyManner(p, ['first'], { kind: 'on', onAt: 0, onFrames: 10, easing: LINEAR }),
+      ['second'],
+      {
+        kind: 'on',
+        onAt: 20,
+        onFrames: 10,
+        easing: LINEAR,
+      },
+    );
+  const two = art([50, 50, 300, 20], [50, 90, 300, 20]);
+  const spilled = measured(timed(pieceOf(two, strokes)));
+  expect(spilled.spills[0]).toMatchObject({ by: 'first', of: 'second' });
+  // The first reaches to y = 110: all of the second bar, from as early as frame 0 until its own stroke comes.
+  expect(spilled.spills[0]!.area).toBeGreaterThan(0.95 * 300 * 20);
+  expect(Math.max(...spilled.overTime.map(({ early }) => early))).toBeGreaterThan(0.45);
+  expect(spilled.overTime[35]!.early).toBeCloseTo(0, 6);
+  const confined = measured(timed(pieceOf(two, strokes, true)), true);
+  expect(confined.spills).toEqual([]);
+  expect(confined.share).toBeGreaterThan(0.99);
+});
+
+test('strokes made for a shape uncover it all, and as little as may be of others too early', () => {
+  // A cross: two bars that share their middle, and a bar of changing thickness beside it.
+  const shape = art([40, 80, 160, 30], [105, 30, 30, 130], [240, 60, 60, 20], [300, 40, 60, 60]);
+  const strokes = [
+    newStroke('across', 'Across', line(50, 95, 190, 95), ink(20)),
+    newStroke('down', 'Down', line(120, 40, 120, 150), ink(20)),
+    newStroke('step', 'Step', line(250, 70, 350, 70), ink(16)),
+  ];
+  const piece = strokes.reduce(
+    (p, s, i) => applyManner(p, [s.id], { kind: 'on', onAt: i * 12, onFrames: 12, easing: LINEAR }),
+    pieceOf(shape, strokes),
+  );
+  const ids = strokes.map(({ id }) => id);
+  const made = revealByStrokes(piece, shape, ids, ids, (all) => coveredArt(shape, all, true, make));
+  expect(made.coverage!.share).toBeGreaterThan(0.999);
+  const alone = updateStrokes(piece, [], (s) => s);
+  const bare = { ...alone, layers: [shape] };
+  expect(painted(made.piece, 59) / painted(bare, 59)).toBeGreaterThan(0.999);
+  expect(Math.max(...made.coverage!.overTime.map(({ early }) => early))).toBeLessThan(0.03);
+});
+
+test('where letters stay, their strokes go with them', () => {
+  const outline = 'M0 0L100 0L100 100L0 100Z';
+  const lettering = (text: string, size: number, xs: readonly number[]) => ({
+    type: 'lettering' as const,
+    id: 'art',
+    name: 'Word',
+    hidden: false,
+    locked: false,
+    opacity: 1,
+    colour: '#ffffff',
+    x: 10,
+    y: 20,
+    setting: { text, face: { id: 'x', weight: 400 }, size, tracking: 0, leading: 1, align: 'left' as const },
+    set: {
+      outlines: { '1': outline },
+      glyphs: xs.map((x, cluster) => ({ outline: '1', x, y: 0, cluster })),
+      scale: size / 100,
+      missing: [],
+    },
+  });
+  const before = lettering('AB', 40, [0, 60]);
+  const now = lettering('ACB', 80, [0, 120, 240]);
+  const traced = { from: 'art', mark: 'x' };
+  const strokes = [
+    { ...newStroke('a', 'A', line(14, 40, 46, 40), ink(4)), traced },
+    { ...newStroke('b', 'B', line(74, 40, 106, 40), ink(4)), traced },
+  ];
+  const piece = addLayers(newPiece('Letters'), [before, ...strokes]);
+  const moved = strokesOf(withLettersMoved(piece, before, now));
+  // B stood 60 px on and stands 240 on, at twice the size.
+  expect(moved.map(({ path }) => path.points[0])).toMatchObject([
+    { x: 18, y: 60 },
+    { x: 258, y: 60 },
+  ]);
+});

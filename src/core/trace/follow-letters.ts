@@ -1,0 +1,94 @@
+import {
+  onSpan,
+  strokesOf,
+  updateStrokes,
+  withOnSpan,
+  writeInSequence,
+  type Lettering,
+  type Piece,
+} from '../document';
+import { compose, measurePath, scaling, transformPath, translation } from '../geometry';
+import { ownersIn } from '../scene';
+import { isCorrected, markOf } from './retrace';
+
+/** Which letters of a text are still there in another: pairs of places, as many as can be in order. */
+function lettersKept(before: readonly string[], now: readonly string[]): [number, number][] {
+  const table = Array.from({ length: before.length + 1 }, () => new Uint16Array(now.length + 1));
+  for (let i = before.length - 1; i >= 0; i--) {
+    for (let j = now.length - 1; j >= 0; j--) {
+      table[i]![j] =
+        before[i] === now[j] ? table[i + 1]![j + 1]! + 1 : Math.max(table[i + 1]![j]!, table[i]![j + 1]!);
+    }
+  }
+  const pairs: [number, number][] = [];
+  for (let i = 0, j = 0; i < before.length && j < now.length;) {
+    if (before[i] === now[j]) pairs.push([i++, j++]);
+    else if (table[i + 1]![j]! >= table[i]![j + 1]!) i++;
+    else j++;
+  }
+  return pairs;
+}
+
+const lettersOf = ({ setting, set }: Lettering): string[] =>
+  set.glyphs.map(({ cluster }) => String.fromCodePoint(setting.text.codePointAt(cluster) ?? 0x20));
+
+/**
+ * Strokes traced from lettering, moved and scaled along with the letters they belong to, where those are still there after
+ * the text, the face or the size was changed. A new trace then finds them in their new places.
+ */
+export function withLettersMoved(piece: Piece, before: Lettering, now: Lettering): Piece {
+  const strokes = strokesOf(piece).filter((stroke) => stroke.traced?.from === now.id);
+  const owners = ownersIn(before, strokes);
+  const to = new Map(lettersKept(lettersOf(before), lettersOf(now)));
+  const k = before.set.scale > 0 ? now.set.scale / before.set.scale : 1;
+  return strokes.reduce((result, stroke, i) => {
+    const letter = owners.findIndex((of, glyph) => of.includes(i) && to.has(glyph));
+    if (letter < 0) return result;
+    const [was, is] = [before.set.glyphs[letter]!, now.set.glyphs[to.get(letter)!]!];
+    const move = compose(
+      translation(now.x + is.x, now.y + is.y),
+      compose(scaling(k), translation(-(before.x + was.x), -(before.y + was.y))),
+    );
+    return updateStrokes(result, [stroke.id], (s) => {
+      const path = transformPath(s.path, move);
+      return { ...s, path, traced: isCorrected(s) ? s.traced! : { from: now.id, mark: markOf(path) } };
+    });
+  }, piece);
+}
+
+/** Frames by which a stroke sets out before the one before it has arrived. */
+const LAP = 2;
+const LEAST_FRAMES = 3;
+
+/**
+ * Gives strokes that have no timing yet theirs among the others: each begins as the one before it arrives, at the others'
+ * usual speed, and leaves as its neighbour does. Where none has timing they are written one after another.
+ */
+export function timedAmongOthers(piece: Piece, ids: readonly string[], first: number, last: number): Piece {
+  const own = (p: Piece) => strokesOf(p).filter((stroke) => ids.includes(stroke.id));
+  const timed = own(piece).filter((stroke) => onSpan(stroke));
+  if (timed.length === 0) return writeInSequence(piece, ids, first, last);
+  const speeds = timed.map((stroke) => {
+    const { from, to } = onSpan(stroke)!;
+    return measurePath(stroke.path).length / Math.max(1, to - from);
+  });
+  const speed = Math.max(1, speeds.sort((a, b) => a - b)[speeds.length >> 1]!);
+  return own(piece).reduce((result, { id }) => {
+    const now = own(result);
+    const at = now.findIndex((stroke) => stroke.id === id);
+    const stroke = now[at]!;
+    if (onSpan(stroke)) return result;
+    const before = now.slice(0, at).findLast((other) => onSpan(other));
+    const neighbour = before ?? now.slice(at + 1).find((other) => onSpan(other))!;
+    const frames = Math.max(LEAST_FRAMES, Math.round(measurePath(stroke.path).length / speed));
+    const span = onSpan(neighbour)!;
+    const from = before
+      ? Math.max(0, Math.round(span.to) - LAP)
+      : Math.max(0, Math.round(span.from) - frames + LAP);
+    return updateStrokes(result, [id], (s) => {
+      const { window, pace, manner } = neighbour;
+      const like = { ...s, window, ...(pace && { pace }), ...(manner && { manner }) };
+      return withOnSpan(like, { from, to: from + frames });
+    });
+  }, piece);
+}

@@ -1,0 +1,63 @@
+'use client';
+import styled from 'styled-components';
+import { Button, MainButton } from '@/ui';
+import { stopWriting, useWriting, writeItself, writesItself } from '../../reveal';
+import { singleLayer, useCalm } from '../../state';
+import { Group, Hint } from '../panel';
+import { SelectionTitle } from '../selection-title';
+import { CoverageGroup } from './coverage-group';
+import { ThroughGroup } from './through-group';
+
+const Bar = styled.progress`
+  width: 100%;
+  height: 6px;
+  accent-color: var(--head);
+`;
+
+/** Lettering or art that writes itself, in one press. */
+function WriteItself() {
+  const piece = useCalm((s) => s.piece);
+  const layer = useCalm(singleLayer);
+  const writing = useWriting();
+  if (!layer || layer.type === 'stroke') return null;
+  const again = writesItself(piece, layer);
+  const empty = layer.type === 'lettering' && layer.setting.text.trim() === '';
+  return (
+    <Group>
+      {writing.of === layer.id ? (
+        <>
+          <Hint role="status">{writing.stage} …</Hint>
+          <Bar max={1} value={writing.done} aria-label="How far it is" />
+          <Button style={{ width: '100%', marginTop: 6 }} onPress={stopWriting}>
+            Stop
+          </Button>
+        </>
+      ) : (
+        <>
+          <MainButton style={{ width: '100%' }} isDisabled={empty} onPress={() => void writeItself(layer.id)}>
+            {again ? 'Find its strokes anew' : 'Let it write itself'}
+          </MainButton>
+          <Hint>
+            {empty
+              ? 'There is nothing to write: the text is empty.'
+              : again
+                ? 'It is written by its strokes. Change its text, face or size, and they follow.'
+                : 'Its strokes are found, fitted to it and timed, and it is seen through them.'}
+          </Hint>
+        </>
+      )}
+    </Group>
+  );
+}
+
+/** What is uncovered by what. */
+export function RevealPanel() {
+  return (
+    <>
+      <SelectionTitle empty="Select lettering, art or strokes to say what they are seen through." />
+      <WriteItself />
+      <CoverageGroup />
+      <ThroughGroup />
+    </>
+  );
+}

@@ -1,0 +1,166 @@
+'use client';
+import { useState } from 'react';
+import { X } from 'lucide-react';
+import {
+  groupOf,
+  revealedBy,
+  revealersOf,
+  revealFault,
+  revealThrough,
+  sameValue,
+  setReveal,
+  type Group as LayerGroup,
+  type Layer,
+  type Reveal,
+} from '@/core/document';
+import { Button, Check, IconButton, notify, NumberField, pixels, Segmented, Select } from '@/ui';
+import { beginDrag, edit, endDrag, select, useCalm } from '../../state';
+import { Group, Hint, Row } from '../panel';
+
+/** What the selection is about: a group where all of it is chosen, else the layers themselves. */
+function targetsOf(
+  layers: readonly Layer[],
+  chosen: readonly string[],
+  groups: readonly LayerGroup[],
+): (Layer | LayerGroup)[] {
+  const own = layers.filter((layer) => chosen.includes(layer.id));
+  const [first] = own;
+  const group = first && groupOf({ groups }, first);
+  const whole = group && layers.filter((layer) => layer.group === group.id);
+  return whole &&
+    whole.length === own.length &&
+    whole.length > 1 &&
+    own.every((layer) => whole.includes(layer))
+    ? [group]
+    : own;
+}
+
+/** What the selection is seen through, and how. */
+export function ThroughGroup() {
+  const piece = useCalm((s) => s.piece);
+  const chosen = useCalm((s) => s.selection.layers);
+  const [next, setNext] = useState<string | null>(null);
+  const targets = targetsOf(piece.layers, chosen, piece.groups);
+  const [first] = targets;
+  if (!first) return null;
+  const ids = targets.map(({ id }) => id);
+  const reveal = targets.every((one) => sameValue(one.reveal, first.reveal)) ? (first.reveal ?? null) : null;
+  const mixed = !reveal && targets.some((one) => one.reveal);
+  const put = (to: Reveal | null, merge?: string) => {
+    const fault = to && revealFault(piece, ids, to.through);
+    if (fault) notify(fault);
+    else edit((p) => setReveal(p, ids, to), merge);
+  };
+  const change = (part: Partial<Reveal>) => reveal && put({ ...reveal, ...part }, 'reveal');
+  const through = reveal ? revealersOf(piece, reveal) : [];
+  const others = [
+    ...piece.groups.map(({ id, name }) => ({ id, name: `${name} (group)` })),
+    ...piece.layers.map(({ id, name }) => ({ id, name })),
+  ].filter(({ id }) => !ids.includes(id) && !reveal?.through.includes(id));
+  const add = others.some(({ id }) => id === next) ? next : (others[0]?.id ?? null);
+  const uncovers = targets.flatMap(({ id }) => revealedBy(piece, id));
+  const hasParts = targets.every((one) => 'type' in one && one.type !== 'stroke');
+  return (
+    <Group title="Seen through">
+      {mixed && <Hint>These are seen through different things.</Hint>}
+      {reveal && through.length < reveal.through.length && (
+        <Hint role="alert" style={{ color: 'var(--caution)' }}>
+          {through.length === 0
+            ? 'What it was seen through is gone: it is seen as it is.'
+            : `${reveal.through.length - through.length} of what it was seen through is gone.`}
+        </Hint>
+      )}
+      {through.map((one) => (
+        <Row key={one.id}>
+          <button
+            type="button"
+            style={{ border: 0, padding: 0, background: 'none', color: 'var(--head)', textAlign: 'left' }}
+            onClick={() =>
+              select({
+                layers:
+                  'type' in one
+                    ? [one.id]
+                    : piece.layers.filter((layer) => layer.group === one.id).map((layer) => layer.id),
+              })
+            }
+          >
+            {one.name}
+          </button>
+          <IconButton
+            plain
+            label={`Not through ${one.name}`}
+            onPress={() => {
+              const rest = reveal!.through.filter((id) => id !== one.id);
+              put(rest.length > 0 ? { ...reveal!, through: rest } : null);
+            }}
+          >
+            <X />
+          </IconButton>
+        </Row>
+      ))}
+      {others.length > 0 && (
+        <Row>
+          <div style={{ flex: 1, minWidth: 0 }}>
+            <Select
+              label="Layer or group to be seen through"
+              value={add}
+              choices={others.map(({ id, name }) => ({ id, name }))}
+              onChange={setNext}
+            />
+          </div>
+          <Button
+            onPress={() => {
+              if (!add) return;
+              put(
+                reveal
+                  ? { ...reveal, through: [...reveal.through, add] }
+                  : revealThrough([add], { confined: false }),
+              );
+            }}
+          >
+            {reveal ? 'Add' : 'See through it'}
+          </Button>
+        </Row>
+      )}
+      {reveal && (
+        <>
+          <Segmented
+            label="Seen by"
+            value={reveal.by}
+            choices={[
+              { id: 'shape', name: 'their shape' },
+              { id: 'brightness', name: 'their brightness' },
+            ]}
+            onChange={(by) => change({ by })}
+          />
+          <div style={{ height: 6 }} />
+          <Check isSelected={reveal.inverted} onChange={(inverted) => change({ inverted })}>
+            Where they are not
+          </Check>
+          <Check isSelected={reveal.shown} onChange={(shown) => change({ shown })}>
+            They are seen too
+          </Check>
+          {hasParts && (
+            <Check isSelected={reveal.confined} onChange={(confined) => change({ confined })}>
+              Each letter only by its own strokes
+            </Check>
+          )}
+          <NumberField
+            label="Soft edge"
+            value={reveal.feather}
+            min={0}
+            max={2000}
+            onChange={(feather) => change({ feather })}
+            onBegin={beginDrag}
+            onEnd={endDrag}
+            {...pixels}
+          />
+          <Button style={{ width: '100%' }} onPress={() => put(null)}>
+            See it as it is
+          </Button>
+        </>
+      )}
+      {uncovers.length > 0 && <Hint>Uncovers {uncovers.map(({ name }) => `“${name}”`).join(', ')}.</Hint>}
+    </Group>
+  );
+}

@@ -1,0 +1,3 @@
+export * from './cover-client';
+export * from './cover-state';
+export * from './write-itself';
