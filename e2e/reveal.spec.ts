@@ -92,7 +92,6 @@ test('anything is seen through others: by shape or brightness, inverted, soft; a
   await page.getByRole('button', { name: 'See through it' }).click();
   await expect(page.getByText('none of them would ever show')).toBeVisible();
   // What it is seen through goes: it is seen as it is, and that is said.
-  await page.keyboard.press('Escape');
   await desk.canvas.focus();
   await page.keyboard.press('Delete');
   await desk.lane(0).getByRole('rowheader').click();

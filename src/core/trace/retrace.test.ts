@@ -45,7 +45,6 @@ test('tracing again keeps ids, names, timing and hand corrections of strokes tha
     onAt: 40,
     onFrames: 9,
     offAt: 0,
-    offFrames: 0,
     easing: landingEasing(0.5),
   });
   // The second stroke is corrected by hand; the last will not be found again, nor the third, which was corrected too.

@@ -7,6 +7,9 @@ import { renderFrames } from './render-frames';
 import type { ExportSettings } from './settings';
 import type { Progress } from './write-webm';
 
+/** The earliest moment that a zip archive can hold. */
+const UNDATED = new Date(1980, 0, 1);
+
 /**
  * Writes a piece as numbered PNG pictures with straight alpha in a zip archive, stored (PNG is compressed already).
  * Resolves to false when it was stopped.
@@ -29,6 +32,8 @@ export async function writePngZip(
   for (const { frame, canvas, same } of renderFrames(piece, settings)) {
     if (!same) png = await canvas.encode('png');
     const entry = new ZipPassThrough(`${stem}_${String(frame).padStart(digits, '0')}.png`);
+    // Without a clock in it the same piece is the same file.
+    entry.mtime = UNDATED;
     zip.add(entry);
     entry.push(png, true);
     if (out.writableNeedDrain) await once(out, 'drain');
