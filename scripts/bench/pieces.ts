@@ -4,10 +4,17 @@ import {
   DEFAULT_INK,
   newPiece,
   newStroke,
+  revealThrough,
+  setInk,
+  setReveal,
+  strokesOf,
+  type Art,
+  type ArtShape,
   type Ink,
   type Piece,
 } from '../../src/core/document';
-import { smooth } from '../../src/core/geometry';
+import { measurePath, pathData, smooth } from '../../src/core/geometry';
+import { penWidth, sweptOutline } from '../../src/core/ink';
 import { seeded } from '../../src/core/testing/families';
 import { LINEAR } from '../../src/core/timing';
 
@@ -64,6 +71,43 @@ export const FULL_INK: Partial<Ink> = {
     grow: 0,
   },
 };
+
+/** A title of n letters as art, each revealed by a stroke of its own that is a little wider. */
+export function revealedTitle(n: number): Piece {
+  const piece = title(n);
+  const strokes = strokesOf(piece);
+  const shapes = strokes.map(({ path, ink }): ArtShape => {
+    const width = ink.width as number;
+    const { length } = measurePath(path);
+    const span = { from: 0, to: length };
+    const letter = sweptOutline(path, penWidth(width, length, undefined, null, span), 0, length, {
+      cap: 'round',
+      join: 'round',
+      miterLimit: 4,
+    });
+    return {
+      data: pathData(letter),
+      fill: '#ede6d8',
+      fillOpacity: 1,
+      rule: 'nonzero',
+      line: null,
+      transform: [1, 0, 0, 1, 0, 0],
+    };
+  });
+  const art: Art = {
+    type: 'art',
+    id: 'art',
+    name: 'Letters',
+    hidden: false,
+    locked: false,
+    opacity: 1,
+    transform: [1, 0, 0, 1, 0, 0],
+    shapes,
+  };
+  const ids = strokes.map(({ id }) => id);
+  const wider = setInk(addLayers(piece, [art]), ids, ({ width }) => ({ width: (width as number) * 1.3 }));
+  return setReveal(wider, ['art'], revealThrough(ids, { confined: true }));
+}
 
 /** A 1080p title: n looped strokes of about 400 px, as letters are, all of them growing at once for most of the time. */
 export function title(n: number, ink: Partial<Ink> = {}): Piece {

@@ -12,7 +12,7 @@ import {
 } from '../document';
 import { commandsOf, compose, transformCommands, type PathCommand } from '../geometry';
 import { partItems } from './art-items';
-import type { DrawItem, GroupItem } from './draw-list';
+import type { DrawItem } from './draw-list';
 import { letterOutlines } from './letter-outlines';
 import { ownersOf } from './owners';
 
@@ -74,12 +74,17 @@ function kept(of: object, from: readonly unknown[], make: () => Items): Items {
 }
 
 /** Items as something that others are seen through. */
-function matte(items: Items, { by, inverted, feather }: Reveal): GroupItem {
+function matte(items: Items, { by, inverted, feather }: Reveal): DrawItem {
+  const operator = inverted ? ('erase' as const) : ('keep' as const);
+  const [only] = items;
+  // One shape alone needs no canvas of its own.
+  if (items.length === 1 && only!.kind !== 'group' && by === 'shape' && feather === 0)
+    return { ...only!, operator };
   return {
     kind: 'group',
     items,
     opacity: 1,
-    operator: inverted ? 'erase' : 'keep',
+    operator,
     ...(by === 'brightness' && { alphaFrom: 'brightness' as const }),
     ...(feather > 0 && { blur: feather / 2 }),
   };
