@@ -39,8 +39,8 @@ const part = (name: string, parts: MannerParts): { readonly name: string; readon
 
 /** Ways of writing that ship with Obelus, by plain names. */
 export const OWN_MANNERS = [
-  part('Plain line', { kind: 'on' }),
   part('On and off', { kind: 'both' }),
+  part('Plain line', { kind: 'on' }),
   part('There and back', { kind: 'both', leaves: 'back' }),
   part('By hand', {
     kind: 'on',
