@@ -93,7 +93,7 @@ await choose('The Turning Tide');
 await page.getByRole('button', { name: 'Let it write itself' }).click();
 await page.getByRole('button', { name: 'Find its strokes anew' }).waitFor();
 await page.locator('[data-covered]').waitFor();
-await showFrame(page, 30);
+await showFrame(page, 74);
 await page.waitForTimeout(1500);
 await shot('reveal');
 await open('Narrator’s signature');
