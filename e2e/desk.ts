@@ -116,3 +116,15 @@ export class Desk {
     await expect(this.canvas).toHaveAttribute('data-frame', String(frame));
   }
 }
+
+/** Chooses from a list that opens, by its label and the choice's own words. */
+export async function choose(page: Page, list: RegExp, option: string): Promise<void> {
+  await page.getByRole('button', { name: list }).click();
+  await page.getByRole('option', { name: option, exact: true }).click();
+}
+
+/** Types into a field and takes it. */
+export async function type(field: Locator, value: string): Promise<void> {
+  await field.fill(value);
+  await field.press('Enter');
+}

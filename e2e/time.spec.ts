@@ -1,21 +1,13 @@
-import { expect, test, type Locator, type Page } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 import { onSpan, strokesOf, type Piece, type Stroke } from '../src/core/document';
 import { keysOf } from '../src/core/timing';
-import { openNew, type Desk } from './desk';
+import { choose, openNew, type, type Desk } from './desk';
 import { three } from './pieces';
 
 const strokes = async (desk: Desk): Promise<Stroke[]> =>
   strokesOf((await desk.savedDocument()) as unknown as Piece);
 const spans = async (desk: Desk) => (await strokes(desk)).map(onSpan);
 
-async function choose(page: Page, list: RegExp, option: string): Promise<void> {
-  await page.getByRole('button', { name: list }).click();
-  await page.getByRole('option', { name: option, exact: true }).click();
-}
-async function type(field: Locator, value: string): Promise<void> {
-  await field.fill(value);
-  await field.press('Enter');
-}
 async function openTime(page: Page, name: string): Promise<Desk> {
   const desk = await openNew(page, three(name));
   await desk.step('Time');

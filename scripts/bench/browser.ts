@@ -1,43 +1,12 @@
 // A piece of 300 strokes in Chromium: from opening to the first frame, and how playing holds.
-import { chromium } from '@playwright/test';
-import { ms, report } from './table';
+import { address, openBrowser, putPiece } from './page';
 import { waves } from './pieces';
+import { ms, report } from './table';
 
-const address = process.env.BASE_URL!;
-const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ],
-});
-const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-// tsx wraps named functions in a helper that the page does not have.
-await page.addInitScript('globalThis.__name = (made) => made');
-await page.goto(address);
-
-async function make(n: number): Promise<string> {
-  return page.evaluate(async (document) => {
-    const post = async (path: string, body: unknown) =>
-      (
-        await fetch(path, {
-          method: 'POST',
-          headers: { 'Content-Type': 'application/json' },
-          body: JSON.stringify(body),
-        })
-      ).json();
-    const project = await post('/api/projects', { name: 'Bench' });
-    return (await post(`/api/projects/${project.id}/pieces`, { document })).id as string;
-  }, waves(n));
-}
+const { browser, page } = await openBrowser();
 
 async function measure(n: number) {
-  const id = await make(n);
+  const id = await putPiece(page, waves(n));
   const opening: number[] = [];
   for (let i = 0; i < 3; i++) {
     await page.goto('about:blank');

@@ -1,29 +1,11 @@
 // Memory while a piece in full ink plays for ten minutes in Chromium: `npm run bench:memory`. Takes eleven minutes.
-import { chromium } from '@playwright/test';
+import { address, openBrowser, putPiece } from './page';
 import { FULL_INK, title } from './pieces';
 
-const address = process.env.BASE_URL!;
 const minutes = Number(process.env.MINUTES ?? 10);
-const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-gpu', '--js-flags=--expose-gc'],
-});
-const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-await page.addInitScript('globalThis.__name = (made) => made');
-await page.goto(address);
-const id = await page.evaluate(
-  async (document) => {
-    const post = async (path: string, body: unknown) =>
-      (
-        await fetch(path, {
-          method: 'POST',
-          headers: { 'Content-Type': 'application/json' },
-          body: JSON.stringify(body),
-        })
-      ).json();
-    const project = await post('/api/projects', { name: 'Bench' });
-    return (await post(`/api/projects/${project.id}/pieces`, { document })).id as string;
-  },
+const { browser, page } = await openBrowser(['--js-flags=--expose-gc']);
+const id = await putPiece(
+  page,
   title(30, { ...FULL_INK, glow: { size: 12, gain: 1, colour: '#ff6b3d', opacity: 0.6 } }),
 );
 await page.goto(`${address}/pieces/${id}`);

@@ -1,39 +1,13 @@
 // The score in Chromium: how soon every move of a drag is answered, and where the time goes.
-import { chromium, type CDPSession, type Page } from '@playwright/test';
-import { ms, report, type Row } from './table';
+import type { CDPSession, Page } from '@playwright/test';
+import { address, openBrowser, putPiece } from './page';
 import { waves } from './pieces';
+import { ms, report, type Row } from './table';
 
-const address = process.env.BASE_URL!;
-const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ],
-});
-const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-// tsx wraps named functions in a helper that the page does not have.
-await page.addInitScript('globalThis.__name = (made) => made');
-await page.goto(address);
+const { browser, page } = await openBrowser();
 
 async function open(n: number): Promise<void> {
-  const id = await page.evaluate(async (document) => {
-    const post = async (path: string, body: unknown) =>
-      (
-        await fetch(path, {
-          method: 'POST',
-          headers: { 'Content-Type': 'application/json' },
-          body: JSON.stringify(body),
-        })
-      ).json();
-    const project = await post('/api/projects', { name: 'Bench' });
-    return (await post(`/api/projects/${project.id}/pieces`, { document })).id as string;
-  }, waves(n));
+  const id = await putPiece(page, waves(n));
   await page.goto(`${address}/pieces/${id}`);
   await page.waitForSelector('[data-canvas][data-frame]');
   await page.getByText('Time', { exact: true }).first().click();

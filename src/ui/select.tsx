@@ -24,6 +24,13 @@ const Trigger = styled(Button)`
   background: var(--desk);
   color: var(--text);
   cursor: default;
+  text-align: left;
+  > :first-child {
+    min-width: 0;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
   svg {
     width: 14px;
     color: var(--quiet);

@@ -1,7 +1,7 @@
 import { expose } from 'comlink';
 import { strokesOf, type Art, type Lettering, type Piece, type Stroke } from '@/core/document';
 import { strokesThrough } from '@/core/scene';
-import { coverage, coveredArt, revealByStrokes, untilCovered, type Coverage } from '@/core/trace';
+import { coverage, coveredArt, untilCovered, type Coverage } from '@/core/trace';
 import { newCanvas } from './new-canvas';
 
 const layerOf = (piece: Piece, id: string): Art | Lettering | null => {
@@ -23,13 +23,6 @@ const worker = {
     const strokes = strokesThrough(piece, layer.reveal);
     const covered = coveredArt(layer, strokes, layer.reveal.confined, newCanvas);
     return covered && strokes.length > 0 ? coverage(covered, strokes, piece.length) : null;
-  },
-  /** Strokes that uncover a layer, made so that nothing stays bare. */
-  reveal(piece: Piece, id: string, ids: readonly string[], through: readonly string[]): Stroke[] {
-    const layer = layerOf(piece, id);
-    if (!layer) return [];
-    const of = (strokes: readonly Stroke[]) => coveredArt(layer, strokes, true, newCanvas);
-    return changedStrokes(piece, revealByStrokes(piece, layer, ids, through, of).piece);
   },
   /** Strokes fitted to what a layer's reveal leaves bare. */
   fit(piece: Piece, id: string): Stroke[] {

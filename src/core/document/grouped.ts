@@ -8,6 +8,25 @@ import type { LineOfStrokes, WindowKeys } from './window-schema';
 export const membersOf = (piece: Pick<Piece, 'layers'>, group: string): Layer[] =>
   piece.layers.filter((layer) => layer.group === group);
 
+/** The layers that bear what has an id: a layer itself, or all of a group. */
+export function layersOf(piece: Pick<Piece, 'layers'>, id: string): string[] {
+  const members = membersOf(piece, id).map((layer) => layer.id);
+  return members.length > 0 ? members : [id];
+}
+
+/** The group whose layers are just the ones given; undefined where they are not a whole one. */
+export function wholeGroup(
+  piece: Pick<Piece, 'layers' | 'groups'>,
+  ids: readonly string[],
+): Group | undefined {
+  const first = piece.layers.find((layer) => ids.includes(layer.id));
+  const group = first && groupOf(piece, first);
+  const members = group ? membersOf(piece, group.id) : [];
+  return members.length === ids.length && members.every((layer) => ids.includes(layer.id))
+    ? group
+    : undefined;
+}
+
 /** The group of a layer, where it has one that is there. */
 export const groupOf = (piece: Pick<Piece, 'groups'>, layer: Layer): Group | undefined =>
   layer.group === undefined ? undefined : piece.groups.find((group) => group.id === layer.group);

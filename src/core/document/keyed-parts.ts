@@ -1,4 +1,4 @@
-import { isKeyed, type Animated } from '../timing';
+import { isKeyed, keysOf, withRetimedKeys, type Animated } from '../timing';
 import type { Stroke } from './schema';
 import type { WindowKeys } from './window-schema';
 
@@ -57,6 +57,13 @@ export function keyedParts({ window, ink }: Keyed): KeyedPart[] {
   if (!ofInk) inks.set(ink, (ofInk = keyedUnder(ink, 'ink')));
   return [...ofWindow, ...ofInk];
 }
+
+/** A value with all its keys at the whole frames that a rule gives; of two that meet the later stands. */
+export const withAllRetimed = (value: AnyAnimated, to: (frame: number) => number): AnyAnimated => {
+  const animated = value as Animated<number | string>;
+  const all = keysOf(animated).map((_, i) => i);
+  return withRetimedKeys(animated, all, to) as AnyAnimated;
+};
 
 /** Something with every keyed part changed alike. */
 export const mapKeyed = <K extends Keyed>(

@@ -181,4 +181,10 @@ test('confined, each letter is uncovered only by strokes that run along it', () 
   const confined = reveal(piece, 'two', ['first', 'second'], { confined: true });
   expect(pixel(confined, 6)[3]).toBe(255);
   expect(pixel(confined, 20)[3]).toBe(0);
+  // What is no stroke uncovers every letter; where there are no strokes at all, that alone decides.
+  const veiled = { ...piece, layers: [...piece.layers, box('veil', 20, 2, '#000000')] };
+  const mixed = reveal(veiled, 'two', ['first', 'second', 'veil'], { confined: true });
+  expect([6, 19, 21].map((x) => pixel(mixed, x)[3])).toEqual([255, 0, 255]);
+  const alone = reveal(veiled, 'two', ['veil'], { confined: true });
+  expect([19, 21].map((x) => pixel(alone, x)[3])).toEqual([0, 255]);
 });

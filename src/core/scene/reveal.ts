@@ -23,10 +23,7 @@ export function lookedThrough(piece: Pick<Piece, 'layers' | 'groups'>): Set<stri
   const hidden = new Set<string>();
   for (const one of [...piece.layers, ...piece.groups]) {
     if (!one.reveal || one.reveal.shown) continue;
-    for (const other of revealersOf(piece, one.reveal)) {
-      if ('type' in other) hidden.add(other.id);
-      else for (const member of membersOf(piece, other.id)) hidden.add(member.id);
-    }
+    for (const layer of layersThrough(piece, one.reveal)) hidden.add(layer.id);
   }
   return hidden;
 }
@@ -34,7 +31,7 @@ export function lookedThrough(piece: Pick<Piece, 'layers' | 'groups'>): Set<stri
 const seen = new WeakMap<Layer, Layer>();
 
 /** A layer as it is looked through: hidden or not it does its work there. */
-function unhidden<L extends Layer>(layer: L): L {
+export function unhidden<L extends Layer>(layer: L): L {
   if (!layer.hidden) return layer;
   let shown = seen.get(layer);
   if (!shown) seen.set(layer, (shown = { ...layer, hidden: false }));
@@ -114,11 +111,13 @@ export function ownersIn(layer: Art | Lettering, strokes: readonly Stroke[]): re
   return of;
 }
 
-/** The strokes among what something is seen through, members of groups included. */
+/** The layers that something is seen through, members of groups among them. */
+const layersThrough = (piece: Pick<Piece, 'layers' | 'groups'>, reveal: Reveal): Layer[] =>
+  revealersOf(piece, reveal).flatMap((one): Layer[] => ('type' in one ? [one] : membersOf(piece, one.id)));
+
+/** The strokes among them. */
 export const strokesThrough = (piece: Pick<Piece, 'layers' | 'groups'>, reveal: Reveal): Stroke[] =>
-  revealersOf(piece, reveal)
-    .flatMap((one): Layer[] => ('type' in one ? [one] : membersOf(piece, one.id)))
-    .filter((layer): layer is Stroke => layer.type === 'stroke');
+  layersThrough(piece, reveal).filter((layer): layer is Stroke => layer.type === 'stroke');
 
 /**
  * What a piece shows where some of it is seen through others. Chains are followed to their end; the schema keeps out
@@ -136,30 +135,33 @@ export function revealedItems(piece: Piece, own: (layer: Layer) => Items): Items
     const revealers = revealersOf(piece, reveal);
     // What all is gone that it was seen through is seen as it is.
     if (revealers.length === 0) return base;
-    if (reveal.confined && layer.type !== 'stroke') return confined(layer, base, reveal);
+    if (reveal.confined && layer.type !== 'stroke' && strokesThrough(piece, reveal).length > 0)
+      return confined(layer, base, reveal);
     const mattes = revealers.map(matteOf);
     return kept(layer, [base, reveal, ...mattes], () => through(base, mattes.flat(), reveal));
   };
-  /** Letter by letter, each only through the strokes that run along it. */
+  /** Letter by letter, each only through the strokes that run along it; what is no stroke uncovers all of them. */
   const confined = (layer: Art | Lettering, base: Items, reveal: Reveal): Items => {
     const strokes = strokesThrough(piece, reveal);
-    const mattes = strokes.map((stroke) => matteOf(stroke));
-    return kept(layer, [base, reveal, ...mattes], () => {
+    const mattes = strokes.map(matteOf);
+    const others = layersThrough(piece, reveal)
+      .filter((one) => one.type !== 'stroke')
+      .map(matteOf);
+    return kept(layer, [base, reveal, ...mattes, ...others], () => {
       const of = ownersIn(layer, strokes);
-      return partItems(layer).flatMap((items, i) =>
-        through(
-          items,
-          of[i]!.flatMap((k) => mattes[k]!),
-          reveal,
-        ),
-      );
+      return partItems(layer).flatMap((items, i) => {
+        const own = of[i]!.flatMap((k) => mattes[k]!);
+        return through(items, [...own, ...others.flat()], reveal);
+      });
     });
   };
   const groupItems = (group: Group, members: readonly Layer[]): Items => {
-    const base = members.flatMap(layerItems);
-    const revealers = group.reveal ? revealersOf(piece, group.reveal) : [];
-    if (!group.reveal || revealers.length === 0) return base;
-    return through(base, revealers.flatMap(matteOf), group.reveal);
+    const own = members.map(layerItems);
+    const { reveal } = group;
+    const mattes = reveal ? revealersOf(piece, reveal).map(matteOf) : [];
+    return kept(group, [reveal, own.length, ...own, ...mattes], () =>
+      reveal && mattes.length > 0 ? through(own.flat(), mattes.flat(), reveal) : own.flat(),
+    );
   };
   const done = new Set<string>();
   return piece.layers.flatMap((layer): Items => {

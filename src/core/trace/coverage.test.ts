@@ -11,7 +11,6 @@ import {
   revealThrough,
   setReveal,
   strokesOf,
-  updateStrokes,
   widenToCover,
   writeInSequence,
   type Art,
@@ -31,7 +30,7 @@ import { distanceToPaper } from './distance-to-paper';
 import { withLettersMoved } from './follow-letters';
 import type { Mask } from './mask';
 import { retrace } from './retrace';
-import { revealByStrokes } from './reveal-lettering';
+import { seenThroughStrokes, untilCovered } from './reveal-lettering';
 import { traceInk } from './trace-ink';
 
 const [W, H] = [400, 200];
@@ -76,7 +75,7 @@ const pieceOf = (layer: Art, strokes: readonly Stroke[], confined = false): Piec
   );
 const measured = (piece: Piece, confined = false): Coverage => {
   const [layer] = piece.layers as [Art];
-  return coverage(coveredArt(layer, strokesOf(piece), confined, make)!, strokesOf(piece), piece.length)!;
+  return coverage(coveredArt(layer, strokesOf(piece), confined, make)!, strokesOf(piece), piece.length);
 };
 /** Alpha that is painted at a frame, as a sum of whole pixels. */
 function painted(piece: Piece, frame: number): number {
@@ -164,7 +163,7 @@ test('bare spots say how they are mended: wider, longer, or fitted; and then the
   const wider = widenToCover(longer, measured(longer).bare);
   expect(measured(wider).share).toBeGreaterThan(0.999);
   expect(measured(wider).bare).toEqual([]);
-  const fitted = fitToCover(longer, measured(longer).needs);
+  const fitted = fitToCover(longer, measured(longer).needs, 1);
   expect(measured(fitted).share).toBeGreaterThan(0.999);
   expect(painted(fitted, 59) / (300 * 40)).toBeGreaterThan(0.999);
 });
@@ -210,10 +209,11 @@ test('strokes made for a shape uncover it all, and as little as may be of others
     pieceOf(shape, strokes),
   );
   const ids = strokes.map(({ id }) => id);
-  const made = revealByStrokes(piece, shape, ids, ids, (all) => coveredArt(shape, all, true, make));
+  const made = untilCovered(seenThroughStrokes(piece, 'art', ids, ids), ids, (all) =>
+    coveredArt(shape, all, true, make),
+  );
   expect(made.coverage!.share).toBeGreaterThan(0.999);
-  const alone = updateStrokes(piece, [], (s) => s);
-  const bare = { ...alone, layers: [shape] };
+  const bare = { ...piece, layers: [shape] };
   expect(painted(made.piece, 59) / painted(bare, 59)).toBeGreaterThan(0.999);
   expect(Math.max(...made.coverage!.overTime.map(({ early }) => early))).toBeLessThan(0.03);
 });
@@ -286,7 +286,7 @@ test('words of shipped faces made to write themselves are wholly uncovered, with
       newId: () => `s${n++}`,
     });
     const timed = writeInSequence(traced.piece, traced.ids, 2, 50);
-    const made = revealByStrokes(timed, word, traced.ids, traced.ids, (all) =>
+    const made = untilCovered(seenThroughStrokes(timed, 'art', traced.ids, traced.ids), traced.ids, (all) =>
       coveredArt(word, all, true, make),
     );
     expect([file, made.coverage!.share > 0.9995]).toEqual([file, true]);

@@ -62,8 +62,8 @@ interface Place {
   readonly pen: number;
   readonly line: number;
   readonly frame: number;
-  /** Which end of the stroke it is. */
-  readonly end: 'start' | 'end' | null;
+  /** Which end of the stroke it is, as a place in `ENDS`. */
+  readonly end: 0 | 1 | 2;
   /** Ends cut off flat that its pen reaches: nothing beyond them is covered. */
   readonly cuts: readonly Cut[];
 }
@@ -75,6 +75,9 @@ interface Cut {
   readonly tx: number;
   readonly ty: number;
 }
+
+/** Ends of a stroke by the numbers that pixels bear. */
+const ENDS = [null, 'start', 'end'] as const;
 
 /** A pen is looked at so often, in shares of its half width, and never further apart than so many mask pixels. */
 const STEP = { share: 0.25, most: 3 } as const;
@@ -151,7 +154,7 @@ function placesOf(stroke: Stroke, depth: Float32Array, covered: Covered, frames:
       pen: half * scale,
       line: (within ? depth[cy * mask.width + cx]! : 0) + SLACK,
       frame: frame[i]!,
-      end: !open ? null : i === 0 ? 'start' : i === count ? 'end' : null,
+      end: !open ? 0 : i === 0 ? 1 : i === count ? 2 : 0,
       cuts: cuts ? [...(s < half ? [cuts.start] : []), ...(m.length - s < half ? [cuts.end] : [])] : [],
     };
   });
@@ -161,14 +164,14 @@ function placesOf(stroke: Stroke, depth: Float32Array, covered: Covered, frames:
  * How much of something strokes uncover, when, and what they uncover too early. Each pixel of it belongs to the strokes in
  * whose line of the letter it lies (told by how deep the ink is under the stroke), else to the nearest.
  * @param frames of the piece.
- * @param goOn is asked now and then; where it says no, null is given back.
  */
-export function coverage(
-  covered: Covered,
-  strokes: readonly Stroke[],
-  frames: number,
-  goOn: () => boolean = () => true,
-): Coverage | null {
+export function coverage(covered: Covered, strokes: readonly Stroke[], frames: number): Coverage {
+  const found = swept(covered, strokes, frames);
+  return { ...judged(found), needs: needsOf(found) };
+}
+
+/** Sets every stroke's pen down place by place, and notes for every pixel who uncovers it when. */
+function swept(covered: Covered, strokes: readonly Stroke[], frames: number) {
   const { mask, scale, bounds, parts, owners } = covered;
   const { width, height, data } = mask;
   const size = width * height;
@@ -190,7 +193,6 @@ export function coverage(
   const mayCover = owners && strokes.map((_, k) => owners.map((of) => of.includes(k)));
   const placed = strokes.map((stroke) => placesOf(stroke, depth, covered, frames));
   for (const k of strokes.keys()) {
-    if (!goOn()) return null;
     const may = mayCover?.[k];
     const places = placed[k]!;
     const touched: number[] = [];
@@ -221,7 +223,7 @@ export function coverage(
             nearest[i] = d;
             nearBy[i] = k;
             nearPlace[i] = at;
-            nearEnd[i] = place.end === null ? 0 : place.end === 'start' ? 1 : 2;
+            nearEnd[i] = place.end;
           }
           if (d <= place.line) inLine[i] = 1;
           if (beyondCut(place.cuts, x + 0.5, y + 0.5)) continue;
@@ -256,52 +258,44 @@ export function coverage(
         nearest[i] = d;
         nearBy[i] = k;
         nearPlace[i] = at;
-        nearEnd[i] = place.end === null ? 0 : place.end === 'start' ? 1 : 2;
+        nearEnd[i] = place.end;
       }
     }
   }
-  const needs = strokes.map((stroke, k) => ({
-    stroke: stroke.id,
-    halves: new Float32Array(placed[k]!.length),
-  }));
-  for (let i = 0; i < size; i++) {
-    if (nearBy[i]! < 0) continue;
-    const { halves } = needs[nearBy[i]!]!;
-    const half = nearest[i]! / scale;
-    if (half > halves[nearPlace[i]!]!) halves[nearPlace[i]!] = half;
-  }
-  const found = {
+  return {
     mask,
     scale,
     bounds,
     strokes,
     frames,
+    placed,
     first,
     firstBy,
     firstOwn,
     own,
     nearest,
     nearBy,
+    nearPlace,
     nearFrame,
     nearEnd,
   };
-  return { ...judged(found), needs };
 }
 
-interface Found {
-  readonly mask: Mask;
-  readonly scale: number;
-  readonly bounds: Bounds;
-  readonly strokes: readonly Stroke[];
-  readonly frames: number;
-  readonly first: Float32Array;
-  readonly firstBy: Int16Array;
-  readonly firstOwn: Uint8Array;
-  readonly own: Float32Array;
-  readonly nearest: Float32Array;
-  readonly nearBy: Int16Array;
-  readonly nearFrame: Float32Array;
-  readonly nearEnd: Uint8Array;
+type Found = ReturnType<typeof swept>;
+
+/** How wide each stroke must be at each of its places to reach what is nearest to it there. */
+function needsOf({ strokes, placed, scale, nearest, nearBy, nearPlace }: Found): Coverage['needs'] {
+  const needs = strokes.map((stroke, k) => ({
+    stroke: stroke.id,
+    halves: new Float32Array(placed[k]!.length),
+  }));
+  for (let i = 0; i < nearBy.length; i++) {
+    if (nearBy[i]! < 0) continue;
+    const { halves } = needs[nearBy[i]!]!;
+    const half = nearest[i]! / scale;
+    if (half > halves[nearPlace[i]!]!) halves[nearPlace[i]!] = half;
+  }
+  return needs;
 }
 
 function judged(found: Found): Omit<Coverage, 'needs'> {
@@ -429,7 +423,7 @@ function bareSpots({ mask, scale, bounds, strokes, first, nearest, nearBy, nearE
       area,
       stroke: by < 0 ? null : strokes[by]!.id,
       reach: reach / scale,
-      beyond: end === 0 ? null : end === 1 ? 'start' : 'end',
+      beyond: ENDS[end]!,
     });
   }
   return spots.sort((a, b) => b.area - a.area).slice(0, MOST);

@@ -1,7 +1,7 @@
 import type { Art, Lettering, Stroke } from '../document';
 import { unite, widened } from '../geometry';
 import { itemBounds, paint, type MakeCanvas, type PaintContext } from '../paint';
-import { ownersIn, partItems, type ShapeItem } from '../scene';
+import { ownersIn, partItems, unhidden, type ShapeItem } from '../scene';
 import type { Covered } from './coverage';
 
 /** Mask pixels at the most, and to a piece pixel. */
@@ -21,7 +21,7 @@ export function coveredArt(
   confined: boolean,
   make: MakeCanvas,
 ): Covered | null {
-  const parts = partItems(layer.hidden ? { ...layer, hidden: false } : layer).map(solid);
+  const parts = partItems(unhidden(layer)).map(solid);
   const around = unite(
     parts
       .flat()

@@ -7,8 +7,6 @@ import {
   setReveal,
   strokesOf,
   updateLayers,
-  type Art,
-  type Lettering,
   type Piece,
   type Stroke,
 } from '../document';
@@ -52,19 +50,17 @@ export function untilCovered(
 }
 
 /**
- * Lets lettering or art be uncovered by the strokes traced from it: round at their ends, fitted to what they uncover until
- * nothing stays bare, and each letter shown only through its own strokes.
+ * Lets lettering or art be seen through strokes traced from it, each letter only through its own. The strokes are round
+ * at their ends; `untilCovered` then makes them as wide as they must be.
  * @param through what it is seen through: the strokes themselves, or a group that holds them.
  */
-export function revealByStrokes(
+export function seenThroughStrokes(
   piece: Piece,
-  layer: Art | Lettering,
+  id: string,
   ids: readonly string[],
   through: readonly string[],
-  of: CoveredBy,
-): { readonly piece: Piece; readonly coverage: Coverage | null } {
+): Piece {
   const round = setInk(piece, ids, { cap: 'round', join: 'round' });
-  const seen = updateLayers(round, [layer.id], (one) => (one.hidden ? { ...one, hidden: false } : one));
-  const revealed = setReveal(seen, [layer.id], revealThrough(through, { confined: true }));
-  return untilCovered(revealed, ids, of);
+  const seen = updateLayers(round, [id], (one) => (one.hidden ? { ...one, hidden: false } : one));
+  return setReveal(seen, [id], revealThrough(through, { confined: true }));
 }

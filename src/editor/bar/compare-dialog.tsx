@@ -9,6 +9,7 @@ import { evaluate } from '@/core/scene';
 import { framesPerSecond, timecode } from '@/core/timing';
 import { Dialog, IconButton } from '@/ui';
 import { newCanvas } from '@/workers/new-canvas';
+import { ground } from '../canvas';
 import { call, useSaving } from '../saving';
 import { useEditor } from '../state';
 
@@ -48,7 +49,6 @@ const Moment = styled.div`
 `;
 
 const WIDE = 640;
-const CHECKER = 12;
 
 /** One piece at a frame, over what it is looked at over. */
 function Picture({ piece, frame, label }: { piece: Piece; frame: number; label: string }) {
@@ -58,16 +58,7 @@ function Picture({ piece, frame, label }: { piece: Piece; frame: number; label: 
   useEffect(() => {
     const context = canvas.current!.getContext('2d')!;
     context.setTransform(1, 0, 0, 1, 0, 0);
-    context.fillStyle = piece.over ?? '#3a352d';
-    context.fillRect(0, 0, WIDE, height);
-    if (!piece.over) {
-      context.fillStyle = '#322d26';
-      for (let y = 0; y < height; y += CHECKER) {
-        for (let x = (y / CHECKER) % 2 ? CHECKER : 0; x < WIDE; x += 2 * CHECKER) {
-          context.fillRect(x, y, CHECKER, CHECKER);
-        }
-      }
-    }
+    ground(context, 0, 0, WIDE, height, piece.over);
     paint(evaluate(piece, Math.min(frame, piece.length - 1)), context, newCanvas, scale);
   }, [piece, frame, height, scale]);
   return (

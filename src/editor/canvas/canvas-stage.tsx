@@ -15,6 +15,7 @@ import {
   type EditorState,
   type Tool,
 } from '../state';
+import { ground } from './ground';
 import { onionItems } from './onion';
 import { paintOverlay } from './overlay';
 import { takeDropped } from '../importing';
@@ -62,36 +63,7 @@ const artAlone = (piece: Piece): DrawList => ({
   items: piece.layers.flatMap((layer) => (layer.type === 'stroke' ? [] : artItems(layer))),
 });
 
-const CHECKER = 12;
 const DOUBLE_MS = 350;
-
-/** The ground the piece is looked at over: a colour, or a checker where it is transparent. */
-function ground(
-  context: CanvasRenderingContext2D,
-  x: number,
-  y: number,
-  w: number,
-  h: number,
-  over: string | null,
-) {
-  context.save();
-  context.beginPath();
-  context.rect(x, y, w, h);
-  context.clip();
-  context.fillStyle = over ?? '#3a352d';
-  context.fillRect(x, y, w, h);
-  if (!over) {
-    context.fillStyle = '#322d26';
-    const left = Math.max(0, x);
-    const top = Math.max(0, y);
-    for (let j = 0; top + j * CHECKER < Math.min(y + h, context.canvas.height); j++) {
-      for (let i = j % 2; left + i * CHECKER < Math.min(x + w, context.canvas.width); i += 2) {
-        context.fillRect(left + i * CHECKER, top + j * CHECKER, CHECKER, CHECKER);
-      }
-    }
-  }
-  context.restore();
-}
 
 /** Where the piece is seen and its strokes are made: the picture below, what helps to work on it above. */
 export function CanvasStage() {

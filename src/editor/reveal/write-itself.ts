@@ -3,8 +3,6 @@ import {
   changed,
   DEFAULT_INK,
   groupLayers,
-  revealThrough,
-  setReveal,
   strokesOf,
   updateLayers,
   updateStrokes,
@@ -13,7 +11,13 @@ import {
   type Piece,
   type Stroke,
 } from '@/core/document';
-import { retrace, timedAmongOthers, withLettersMoved, type TracedStroke } from '@/core/trace';
+import {
+  retrace,
+  seenThroughStrokes,
+  timedAmongOthers,
+  withLettersMoved,
+  type TracedStroke,
+} from '@/core/trace';
 import { notify } from '@/ui';
 import { edit, newId, select, showFrame, useEditor } from '../state';
 import { strokesFoundIn } from '../tracing';
@@ -45,11 +49,7 @@ export const writesItself = (piece: Piece, layer: Art | Lettering): boolean =>
   layer.reveal !== undefined && strokesOf(piece).some((stroke) => stroke.traced?.from === layer.id);
 
 /** The piece with a layer's strokes as they were found: in a group, timed, the layer seen through them. */
-function withHand(
-  piece: Piece,
-  layer: Art | Lettering,
-  found: readonly TracedStroke[],
-): { readonly piece: Piece; readonly ids: readonly string[]; readonly hand: string } {
+function withHand(piece: Piece, layer: Art | Lettering, found: readonly TracedStroke[]): Piece {
   const made = retrace(piece, found, {
     source: layer.id,
     colour: layer.type === 'lettering' ? layer.colour : DEFAULT_INK.colour,
@@ -68,12 +68,7 @@ function withHand(
       ? stroke
       : changed<Stroke>(stroke, { pace: { kind: 'hand', strength: 1, soft: 0.4 } }),
   );
-  const shown = updateLayers(paced, [layer.id], (one) => (one.hidden ? { ...one, hidden: false } : one));
-  return {
-    piece: setReveal(shown, [layer.id], revealThrough([hand.id], { confined: true })),
-    ids: made.ids,
-    hand: hand.id,
-  };
+  return seenThroughStrokes(paced, layer.id, made.ids, [hand.id]);
 }
 
 let running = 0;
@@ -110,14 +105,14 @@ export async function writeItself(id: string, before?: Lettering): Promise<void>
     if (!now) throw new Error('It is not there any more.');
     const moved = before && now.type === 'lettering' ? withLettersMoved(start, before, now) : start;
     const made = withHand(moved, now, found);
-    const strokes = await coverWorker().reveal(made.piece, id, made.ids, [made.hand]);
+    const strokes = await coverWorker().fit(made, id);
     if (mine !== running) return;
     if (useEditor.getState().piece !== start) {
       // Something was changed meanwhile: what was made no longer fits it, so it is made once more.
       void writeItself(id, before);
       return;
     }
-    edit(() => withStrokes(made.piece, strokes));
+    edit(() => withStrokes(made, strokes));
     if (!before) {
       select({ layers: [id] });
       showFrame(Math.round(start.length * WRITTEN_BY));

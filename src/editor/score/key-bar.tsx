@@ -1,6 +1,6 @@
 'use client';
 import { useRef } from 'react';
-import { changeKey, keysAt, moveKeys, partOf, sameKey, type KeyRef } from '@/core/document';
+import { changeKey, keysAt, layersOf, moveKeys, partOf, sameKey, type KeyRef } from '@/core/document';
 import { keysOf, type Animated } from '@/core/timing';
 import { edit, editFromBase, select, useEditor } from '../state';
 import { dragFrames } from './drag';
@@ -8,19 +8,6 @@ import { LANE } from './envelope';
 import type { LaneOwner } from './lane-owner';
 import { partName, partWords } from '../part-names';
 import { useTimeScale, xOf } from './time-scale';
-
-/** The layers that bear keys: the strokes themselves, and all of a group whose line is keyed. */
-function layersOf(keys: readonly KeyRef[]): string[] {
-  const { piece } = useEditor.getState();
-  return [
-    ...new Set(
-      keys.flatMap(({ stroke }) => {
-        const members = piece.layers.filter((layer) => layer.group === stroke).map((layer) => layer.id);
-        return members.length > 0 ? members : [stroke];
-      }),
-    ),
-  ];
-}
 
 /** A key as a small upright bar, at a height of its lane. */
 export function KeyBar({
@@ -57,7 +44,8 @@ export function KeyBar({
       : has
         ? selection.keys
         : [ref];
-    select({ layers: [...new Set([...(add ? selection.layers : []), ...layersOf(keys)])], keys });
+    const bearing = keys.flatMap((one) => layersOf(useEditor.getState().piece, one.stroke));
+    select({ layers: [...new Set([...(add ? selection.layers : []), ...bearing])], keys });
     return keys;
   };
   return (

@@ -5,7 +5,7 @@ import styled from 'styled-components';
 import {
   joinedWhereTheyStand,
   keysAt,
-  membersOf,
+  layersOf,
   reorderLayers,
   withTimingCarried,
   type KeyRef,
@@ -357,10 +357,7 @@ export function Score() {
       }
       const { piece } = useEditor.getState();
       const keys = [...keep, ...keysInBox(piece, rows, drawn)];
-      const ids = keys.flatMap(({ stroke }) => {
-        const members = membersOf(piece, stroke).map((layer) => layer.id);
-        return members.length > 0 ? members : [stroke];
-      });
+      const ids = keys.flatMap(({ stroke }) => layersOf(piece, stroke));
       select({ layers: [...new Set(ids)], keys });
     };
     target.addEventListener('pointermove', moved);

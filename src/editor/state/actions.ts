@@ -26,6 +26,7 @@ import {
   groupLayers,
   freeName,
   ungroup,
+  wholeGroup,
   type CopiedKeys,
   type Layer,
 } from '@/core/document';
@@ -181,15 +182,9 @@ export const renameLayer = (id: string, name: string): void =>
 export function groupSelected(): void {
   const { piece, selection } = get();
   if (selection.layers.length === 0) return;
-  const own = selectedLayers(get());
-  const [first] = own;
-  const one =
-    first!.group !== undefined && own.every((layer) => layer.group === first!.group) ? first!.group : null;
-  if (
-    one !== null &&
-    piece.layers.filter((layer) => layer.group === one).every((layer) => own.includes(layer))
-  ) {
-    edit((p) => ungroup(p, [one]));
+  const whole = wholeGroup(piece, selection.layers);
+  if (whole) {
+    edit((p) => ungroup(p, [whole.id]));
     return;
   }
   const name = freeName('Group', new Set(piece.groups.map((group) => group.name)));

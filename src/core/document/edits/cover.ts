@@ -1,5 +1,6 @@
 import { measurePath, tangentAtLength, type PathPoint } from '../../geometry';
 import { mapValues } from '../../timing';
+import { widestOf } from '../ink-schema';
 import { strokeById, type Piece } from '../schema';
 import { setInk } from './ink';
 import { updateStrokes } from './layers';
@@ -17,14 +18,6 @@ const SPARE = 1.5;
 /** A spot beyond an end that is so many times the stroke's half width away is better reached by a longer end. */
 const FAR_BEYOND = 1.6;
 
-const widthNow = (piece: Piece, id: string): number => {
-  const ink = strokeById(piece, id)!.ink;
-  const most = ink.widths ? Math.max(...ink.widths.map((w) => w.scale)) : 1;
-  const width =
-    typeof ink.width === 'number' ? ink.width : Math.max(...ink.width.keys.map((key) => key.value));
-  return width * most;
-};
-
 /** Points of a width profile that follows what a stroke is to reach, at most. */
 const MOST_POINTS = 24;
 
@@ -37,7 +30,7 @@ const MOST_POINTS = 24;
 export function fitToCover(
   piece: Piece,
   needs: readonly { readonly stroke: string; readonly halves: ArrayLike<number> }[],
-  spare = SPARE,
+  spare: number,
 ): Piece {
   return needs.reduce((result, { stroke: id, halves }) => {
     const stroke = strokeById(result, id);
@@ -69,8 +62,9 @@ export function widenToCover(piece: Piece, bare: readonly Bare[]): Piece {
       needed.set(stroke, Math.max(needed.get(stroke) ?? 0, 2 * reach + SPARE));
   }
   return [...needed].reduce((result, [id, width]) => {
-    const factor = Math.max(1, width / Math.max(0.1, widthNow(result, id)));
-    return factor === 1 && !strokeById(result, id)!.ink.widths
+    const { ink: now } = strokeById(result, id)!;
+    const factor = Math.max(1, width / Math.max(0.1, widestOf(now)));
+    return factor === 1 && !now.widths
       ? result
       : setInk(result, [id], (ink) => ({
           width: mapValues(ink.width, (w) => Math.min(4000, Math.max(w * factor, Math.min(width, w * 50)))),
@@ -84,7 +78,7 @@ export function lengthenToCover(piece: Piece, bare: readonly Bare[]): Piece {
   return bare.reduce((result, { stroke: id, reach, beyond }) => {
     const stroke = id === null ? undefined : strokeById(result, id);
     if (!stroke || beyond === null || stroke.path.closed) return result;
-    const half = widthNow(result, stroke.id) / 2;
+    const half = widestOf(stroke.ink) / 2;
     if (reach <= half) return result;
     const m = measurePath(stroke.path);
     if (m.length === 0) return result;
@@ -106,8 +100,7 @@ export function lengthenToCover(piece: Piece, bare: readonly Bare[]): Piece {
 }
 
 /** Whether a longer end reaches a bare place better than a wider stroke does. */
-export const isFarBeyond = (piece: Piece, bare: Bare): boolean =>
-  bare.beyond !== null &&
-  bare.stroke !== null &&
-  strokeById(piece, bare.stroke) !== undefined &&
-  bare.reach > (FAR_BEYOND * widthNow(piece, bare.stroke)) / 2;
+export function isFarBeyond(piece: Piece, { stroke: id, reach, beyond }: Bare): boolean {
+  const stroke = id === null ? undefined : strokeById(piece, id);
+  return stroke !== undefined && beyond !== null && reach > (FAR_BEYOND * widestOf(stroke.ink)) / 2;
+}

@@ -1,5 +1,5 @@
-import { keysOf, type Animated } from '../../timing';
-import { mapKeyed, type AnyAnimated } from '../keyed-parts';
+import { keysOf } from '../../timing';
+import { mapKeyed, withAllRetimed } from '../keyed-parts';
 import type { Stroke } from '../schema';
 import { shiftKeyed } from './keys';
 
@@ -47,10 +47,5 @@ export function withOnSpan(stroke: Stroke, to: OnSpan): Stroke {
   const push = later.length > 0 ? Math.max(0, to.to + 1 - Math.min(...later)) : 0;
   const moved = (frame: number): number =>
     frame <= now.to ? to.from + ((frame - now.from) * (to.to - to.from)) / length : frame + push;
-  const change = (value: AnyAnimated): AnyAnimated => {
-    const placed = keysOf(value as Animated).map((key) => ({ ...key, frame: Math.round(moved(key.frame)) }));
-    // Squeezed so far that two meet, the later one stands.
-    return { keys: placed.filter((key, i) => i === placed.length - 1 || key.frame < placed[i + 1]!.frame) };
-  };
-  return { ...stroke, ...mapKeyed({ window }, change) };
+  return { ...stroke, ...mapKeyed({ window }, (value) => withAllRetimed(value, moved)) };
 }

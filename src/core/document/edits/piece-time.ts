@@ -1,32 +1,19 @@
-import { framesPerSecond, keysOf, type Animated, type Rate } from '../../timing';
+import { framesPerSecond, keysOf, mapValues, type Animated, type Rate } from '../../timing';
 import { changed } from '../changed';
-import { keyedParts, mapKeyed, partOf, type AnyAnimated, type Keyed } from '../keyed-parts';
+import { keyedParts, mapKeyed, partOf, withAllRetimed, type Keyed } from '../keyed-parts';
 import { LIMITS, type Marker, type Piece } from '../schema';
 import type { Travel } from '../window-schema';
 
 /** What a change of the rate leaves as it is. */
 export type Kept = 'seconds' | 'frames';
 
-/** A list of keys with every frame changed by a rule and made whole; of two that meet the later stands. */
-function placed(value: AnyAnimated, to: (frame: number) => number): AnyAnimated {
-  const keys = keysOf(value as Animated).map((key) => ({ ...key, frame: Math.round(to(key.frame)) }));
-  return { keys: keys.filter((key, i) => i === keys.length - 1 || key.frame < keys[i + 1]!.frame) };
-}
-
-const travelTimed = (travel: Travel, factor: number): Travel => {
-  if (travel.unit !== 'frames') return travel;
-  const { length } = travel;
-  return {
-    ...travel,
-    length:
-      typeof length === 'number'
-        ? length * factor
-        : { keys: length.keys.map((key) => ({ ...key, value: key.value * factor })) },
-  };
-};
+const travelTimed = (travel: Travel, factor: number): Travel =>
+  travel.unit === 'frames'
+    ? { ...travel, length: mapValues(travel.length, (frames) => frames * factor) }
+    : travel;
 
 function timed<K extends Keyed>(keyed: K, factor: number): K {
-  const moved = mapKeyed(keyed, (value) => placed(value, (frame) => frame * factor));
+  const moved = mapKeyed(keyed, (value) => withAllRetimed(value, (frame) => frame * factor));
   const { travel } = moved.window;
   return travel ? { ...moved, window: { ...moved.window, travel: travelTimed(travel, factor) } } : moved;
 }

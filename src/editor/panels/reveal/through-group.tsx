@@ -2,45 +2,27 @@
 import { useState } from 'react';
 import { X } from 'lucide-react';
 import {
-  groupOf,
   revealedBy,
   revealersOf,
   revealFault,
   revealThrough,
   sameValue,
   setReveal,
-  type Group as LayerGroup,
-  type Layer,
+  wholeGroup,
   type Reveal,
 } from '@/core/document';
 import { Button, Check, IconButton, notify, NumberField, pixels, Segmented, Select } from '@/ui';
 import { beginDrag, edit, endDrag, select, useCalm } from '../../state';
 import { Group, Hint, Row } from '../panel';
 
-/** What the selection is about: a group where all of it is chosen, else the layers themselves. */
-function targetsOf(
-  layers: readonly Layer[],
-  chosen: readonly string[],
-  groups: readonly LayerGroup[],
-): (Layer | LayerGroup)[] {
-  const own = layers.filter((layer) => chosen.includes(layer.id));
-  const [first] = own;
-  const group = first && groupOf({ groups }, first);
-  const whole = group && layers.filter((layer) => layer.group === group.id);
-  return whole &&
-    whole.length === own.length &&
-    whole.length > 1 &&
-    own.every((layer) => whole.includes(layer))
-    ? [group]
-    : own;
-}
-
 /** What the selection is seen through, and how. */
 export function ThroughGroup() {
   const piece = useCalm((s) => s.piece);
   const chosen = useCalm((s) => s.selection.layers);
   const [next, setNext] = useState<string | null>(null);
-  const targets = targetsOf(piece.layers, chosen, piece.groups);
+  // A group where all of it is chosen, else the layers themselves.
+  const whole = chosen.length > 1 ? wholeGroup(piece, chosen) : undefined;
+  const targets = whole ? [whole] : piece.layers.filter((layer) => chosen.includes(layer.id));
   const [first] = targets;
   if (!first) return null;
   const ids = targets.map(({ id }) => id);
@@ -111,11 +93,7 @@ export function ThroughGroup() {
           <Button
             onPress={() => {
               if (!add) return;
-              put(
-                reveal
-                  ? { ...reveal, through: [...reveal.through, add] }
-                  : revealThrough([add], { confined: false }),
-              );
+              put(reveal ? { ...reveal, through: [...reveal.through, add] } : revealThrough([add]));
             }}
           >
             {reveal ? 'Add' : 'See through it'}
