@@ -192,7 +192,7 @@ test('a new rate keeps seconds or frames, a new length spreads the keys, and an 
   await page.getByRole('radio', { name: 'frames', exact: true }).click();
   await rate('25');
   expect(frames((await strokes(desk))[0]!)).toEqual([20, 60]);
-  await page.getByText('Keys are spread with the length').click();
+  await page.getByRole('radio', { name: 'spread', exact: true }).click();
   await page.getByRole('spinbutton', { name: 'Length' }).fill('100 fr');
   await page.keyboard.press('Enter');
   expect(frames((await strokes(desk))[0]!)).toEqual([10, 30]);

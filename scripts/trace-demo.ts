@@ -4,7 +4,7 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Lettering, TextSetting } from '../src/core/document';
 import { pathData, readPathData, transformPath, type Path } from '../src/core/geometry';
-import { letterOutlines } from '../src/core/scene';
+import { letterOutlines } from '../src/core/document';
 import { markOf, traceInk } from '../src/core/trace';
 import { setLettering } from '../src/server/lettering';
 import { namesFor } from '../src/editor/tracing/stroke-names';

@@ -3,7 +3,7 @@ import { createRequire } from 'node:module';
 import { resolve } from 'node:path';
 import type { PathCommand } from '../../src/core/geometry';
 import { setText } from '../../src/core/lettering';
-import { letterOutlines } from '../../src/core/scene';
+import { letterOutlines } from '../../src/core/document';
 import { loadFace } from '../../src/server/lettering/harfbuzz';
 import { SHIPPED_FACES } from '../../src/server/lettering/shipped-faces';
 

@@ -1,12 +1,12 @@
 import { expose } from 'comlink';
-import { strokesOf, type Art, type Lettering, type Piece, type Stroke } from '@/core/document';
+import { strokesOf, isArtwork, type Artwork, type Piece, type Stroke } from '@/core/document';
 import { strokesThrough } from '@/core/scene';
 import { coverage, coveredArt, untilCovered, type Coverage } from '@/core/trace';
 import { newCanvas } from './new-canvas';
 
-const layerOf = (piece: Piece, id: string): Art | Lettering | null => {
+const layerOf = (piece: Piece, id: string): Artwork | null => {
   const layer = piece.layers.find((one) => one.id === id);
-  return layer && layer.type !== 'stroke' ? layer : null;
+  return layer && isArtwork(layer) ? layer : null;
 };
 
 /** The strokes of a piece that were changed, by their ids: what is sent back. */

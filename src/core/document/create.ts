@@ -31,6 +31,8 @@ export function newPiece(
     styles: [],
     groups: [],
     markers: [],
+    pins: [],
+    fields: [],
   };
 }
 

@@ -1,11 +1,10 @@
-import { corner, measurePath, pointAtLength, reversePath, smooth, type Path } from '../geometry';
+import { insertPoint, corner, measurePath, pointAtLength, reversePath, smooth, type Path } from '../geometry';
 import { seeded } from '../testing/families';
 import {
   addLayers,
   applyManner,
   changeKey,
   duplicateLayers,
-  insertPoint,
   keyedSpan,
   LIMITS,
   moveHandle,

@@ -4,50 +4,77 @@ import { changed, sameValue } from './changed';
 import { strokesOf, type Group, type Layer, type Piece, type Stroke } from './schema';
 import type { LineOfStrokes, WindowKeys } from './window-schema';
 
-/** The layers of a group, in their order. */
-export const membersOf = (piece: Pick<Piece, 'layers'>, group: string): Layer[] =>
-  piece.layers.filter((layer) => layer.group === group);
+type Grouping = Pick<Piece, 'layers' | 'groups'>;
+
+/** The group that a layer or group lies in, where it has one that is there. */
+export const groupOf = (piece: Pick<Piece, 'groups'>, one: { readonly group?: string }): Group | undefined =>
+  one.group === undefined ? undefined : piece.groups.find((group) => group.id === one.group);
+
+/** The groups that something lies in, from the innermost outward. */
+export function groupsAround(piece: Pick<Piece, 'groups'>, one: { readonly group?: string }): Group[] {
+  const out: Group[] = [];
+  for (let at = groupOf(piece, one); at && !out.includes(at); at = groupOf(piece, at)) out.push(at);
+  return out;
+}
+
+/** The layers of a group, those of groups within it among them, in their order. */
+export const membersOf = (piece: Grouping, group: string): Layer[] =>
+  piece.layers.filter((layer) => groupsAround(piece, layer).some((around) => around.id === group));
 
 /** The layers that bear what has an id: a layer itself, or all of a group. */
-export function layersOf(piece: Pick<Piece, 'layers'>, id: string): string[] {
+export function layersOf(piece: Grouping, id: string): string[] {
   const members = membersOf(piece, id).map((layer) => layer.id);
   return members.length > 0 ? members : [id];
 }
 
-/** The group whose layers are just the ones given; undefined where they are not a whole one. */
-export function wholeGroup(
-  piece: Pick<Piece, 'layers' | 'groups'>,
-  ids: readonly string[],
-): Group | undefined {
+/** The outermost group whose layers are just the ones given; undefined where they are not a whole one. */
+export function wholeGroup(piece: Grouping, ids: readonly string[]): Group | undefined {
   const first = piece.layers.find((layer) => ids.includes(layer.id));
-  const group = first && groupOf(piece, first);
-  const members = group ? membersOf(piece, group.id) : [];
-  return members.length === ids.length && members.every((layer) => ids.includes(layer.id))
-    ? group
-    : undefined;
+  const around = first ? groupsAround(piece, first) : [];
+  return around.findLast((group) => {
+    const members = membersOf(piece, group.id);
+    return members.length === ids.length && members.every((layer) => ids.includes(layer.id));
+  });
 }
 
-/** The group of a layer, where it has one that is there. */
-export const groupOf = (piece: Pick<Piece, 'groups'>, layer: Layer): Group | undefined =>
-  layer.group === undefined ? undefined : piece.groups.find((group) => group.id === layer.group);
+/** The layers or groups given, groups that are there as a whole in place of their layers: what one change is about. */
+export function asWholes(piece: Grouping, ids: readonly string[]): string[] {
+  const out: string[] = [];
+  for (const layer of piece.layers) {
+    if (!ids.includes(layer.id)) continue;
+    const whole = groupsAround(piece, layer).findLast((group) =>
+      membersOf(piece, group.id).every((member) => ids.includes(member.id)),
+    );
+    const id = whole?.id ?? layer.id;
+    if (!out.includes(id)) out.push(id);
+  }
+  return out;
+}
+
+/** Layers with those of each group together, where the first of them stands; groups within groups likewise. */
+function together(piece: Grouping, layers: readonly Layer[], depth: number): Layer[] {
+  const placed = new Set<string>();
+  return layers.flatMap((layer): Layer[] => {
+    const group = groupsAround(piece, layer).at(-1 - depth);
+    if (!group) return [layer];
+    if (placed.has(group.id)) return [];
+    placed.add(group.id);
+    const own = layers.filter((other) => groupsAround(piece, other).at(-1 - depth) === group);
+    return together(piece, own, depth + 1);
+  });
+}
 
 /** A piece in which the layers of each group stand together, where the first of them does; groups without any are gone. */
 export function gathered(piece: Piece): Piece {
   if (piece.groups.length === 0) return piece;
-  const known = new Set(piece.groups.map((group) => group.id));
-  const placed = new Set<string>();
-  const layers = piece.layers.flatMap((layer) => {
-    if (layer.group === undefined || !known.has(layer.group)) return [layer];
-    if (placed.has(layer.group)) return [];
-    placed.add(layer.group);
-    return membersOf(piece, layer.group);
-  });
+  const layers = together(piece, piece.layers, 0);
+  const held = new Set(piece.layers.flatMap((layer) => groupsAround(piece, layer)));
   const moved = layers.some((layer, i) => layer !== piece.layers[i]);
-  if (!moved && placed.size === known.size) return piece;
+  if (!moved && held.size === piece.groups.length) return piece;
   return {
     ...piece,
     ...(moved && { layers }),
-    ...(placed.size < known.size && { groups: piece.groups.filter((group) => placed.has(group.id)) }),
+    ...(held.size < piece.groups.length && { groups: piece.groups.filter((group) => held.has(group)) }),
   };
 }
 

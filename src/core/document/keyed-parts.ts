@@ -1,21 +1,42 @@
 import { isKeyed, keysOf, withRetimedKeys, type Animated } from '../timing';
+import type { Path } from '../geometry';
+import type { Arrival } from './arrival-schema';
+import type { Count } from './count-schema';
+import type { Mask } from './mask-schema';
+import type { Placement } from './placement-schema';
 import type { Stroke } from './schema';
 import type { WindowKeys } from './window-schema';
 
-/** Any value that may be keyed: numbers and colours. */
-export type AnyAnimated = Animated | Animated<string>;
+/** Any value that may be keyed: numbers, colours and shapes. */
+export type AnyAnimated = Animated | Animated<string> | Animated<Path>;
 
-/** What has keys: a stroke, or the window of several timed as one. */
-export type Keyed = { readonly window: WindowKeys; readonly ink?: Stroke['ink'] };
+/** What a key may hold. */
+export type KeyValue = number | string | Path;
+
+/** What has keys: a layer, a group, the window of several strokes timed as one, or a pin. */
+export interface Keyed {
+  readonly window?: WindowKeys;
+  readonly ink?: Stroke['ink'];
+  readonly place?: Placement;
+  readonly masks?: readonly Mask[];
+  readonly arrival?: Arrival;
+  readonly count?: Count;
+  readonly pin?: { readonly x: Animated; readonly y: Animated };
+}
 
 /**
- * Names a keyed part of a stroke: `head`, `tail`, `slide` and `travel.length` are parts of its window, all else the way
- * to it from the stroke, as `ink.width` or `ink.gradient.stops.0.at`.
+ * Names a keyed part: `head`, `tail`, `slide` and `travel.length` are parts of a window, all else the way to it from what
+ * bears it, as `ink.width`, `place.rotation` or `masks.0.feather`.
  */
 export type KeyedPart = string;
 
-const wayOf = (part: KeyedPart): string[] =>
-  part.startsWith('ink.') ? part.split('.') : ['window', ...part.split('.')];
+/** Parts of what bears keys that are reached by their own name, in the order in which their keys are told. */
+const ROOTS = ['ink', 'place', 'masks', 'arrival', 'count', 'pin'] as const;
+
+const wayOf = (part: KeyedPart): string[] => {
+  const way = part.split('.');
+  return (ROOTS as readonly string[]).includes(way[0]!) ? way : ['window', ...way];
+};
 
 /** The value of a part, or undefined where there is no such part. */
 export function partOf(keyed: Keyed, part: KeyedPart): AnyAnimated | undefined {
@@ -40,7 +61,7 @@ export function withPart<K extends Keyed>(keyed: K, part: KeyedPart, to: AnyAnim
   return put(keyed, wayOf(part)) as K;
 }
 
-const inks = new WeakMap<object, readonly KeyedPart[]>();
+const known = new WeakMap<object, readonly KeyedPart[]>();
 
 /** Parts under a value that follow keys, in the order in which they are written down. */
 function keyedUnder(value: unknown, way: string): KeyedPart[] {
@@ -50,17 +71,20 @@ function keyedUnder(value: unknown, way: string): KeyedPart[] {
 }
 
 /** Every part that follows keys, those of the window first. */
-export function keyedParts({ window, ink }: Keyed): KeyedPart[] {
-  const ofWindow = keyedUnder(window, '');
-  if (!ink) return ofWindow;
-  let ofInk = inks.get(ink);
-  if (!ofInk) inks.set(ink, (ofInk = keyedUnder(ink, 'ink')));
-  return [...ofWindow, ...ofInk];
+export function keyedParts(keyed: Keyed): KeyedPart[] {
+  const ofWindow = keyed.window ? keyedUnder(keyed.window, '') : [];
+  return ROOTS.reduce((parts, root) => {
+    const value = keyed[root];
+    if (!value) return parts;
+    let own = known.get(value);
+    if (!own) known.set(value, (own = keyedUnder(value, root)));
+    return own.length > 0 ? [...parts, ...own] : parts;
+  }, ofWindow);
 }
 
 /** A value with all its keys at the whole frames that a rule gives; of two that meet the later stands. */
 export const withAllRetimed = (value: AnyAnimated, to: (frame: number) => number): AnyAnimated => {
-  const animated = value as Animated<number | string>;
+  const animated = value as Animated<KeyValue>;
   const all = keysOf(animated).map((_, i) => i);
   return withRetimedKeys(animated, all, to) as AnyAnimated;
 };

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { circleAmong } from './circle';
 import { idSchema } from './ids';
 
 /** How many layers and groups something may be shown through. */
@@ -48,26 +49,8 @@ export function revealCycle(layers: readonly Node[], groups: readonly Node[]): s
   const next = new Map<string, readonly string[]>();
   for (const { id, reveal } of layers) next.set(id, reveal?.through ?? []);
   for (const { id, reveal } of groups) {
-    const members = layers.filter((layer) => layer.group === id).map((layer) => layer.id);
+    const members = [...layers, ...groups].filter((one) => one.group === id).map((one) => one.id);
     next.set(id, [...(reveal?.through ?? []), ...members]);
   }
-  const done = new Set<string>();
-  const within = new Set<string>();
-  const walk = (id: string): string | null => {
-    if (within.has(id)) return id;
-    if (done.has(id)) return null;
-    within.add(id);
-    for (const other of next.get(id) ?? []) {
-      const found = walk(other);
-      if (found !== null) return found;
-    }
-    within.delete(id);
-    done.add(id);
-    return null;
-  };
-  for (const id of next.keys()) {
-    const found = walk(id);
-    if (found !== null) return found;
-  }
-  return null;
+  return circleAmong(next);
 }

@@ -2,11 +2,20 @@ import { z } from 'zod';
 import { colourSchema } from '../colour';
 import { capSchema, joinSchema } from '../ink';
 import { paceSchema, rateSchema } from '../timing';
+import { arrivalSchema } from './arrival-schema';
+import { carriedCycle } from './carried-cycle';
+import { countSchema } from './count-schema';
 import { cueCycle, cueSchema } from './cue-schema';
+import { fieldSchema } from './field-schema';
+import { fittedSchema } from './fitted-schema';
 import { idSchema } from './ids';
 import { NAME_LENGTH, nameSchema } from './names';
 import { inkSchema } from './ink-schema';
 import { mannerSchema } from './manner-schema';
+import { maskSchema, MOST_MASKS } from './mask-schema';
+import { MOST_POINTS, pathSchema } from './path-schema';
+import { pinSchema } from './pin-schema';
+import { blendSchema, matrixSchema, placementSchema } from './placement-schema';
 import { revealCycle, revealSchema } from './reveal-schema';
 import { tieCycle, tiesSchema } from './ties-schema';
 import { lineSchema, windowSchema } from './window-schema';
@@ -16,7 +25,7 @@ export const SCHEMA_VERSION = 2;
 
 /** Bounds that keep a piece workable; documents beyond them are refused with the place of the fault. */
 export const LIMITS = {
-  pointsPerStroke: 5000,
+  pointsPerStroke: MOST_POINTS,
   strokes: 2000,
   side: 8192,
   frames: 216_000,
@@ -27,26 +36,14 @@ export const LIMITS = {
   styles: 200,
   groups: 500,
   markers: 500,
+  pins: 200,
+  fields: 200,
+  nested: 4,
   /** Characters of path data in one piece of art, all shapes together. */
   artData: 2_000_000,
 } as const;
 
 const coordinate = z.number().min(-1e6).max(1e6);
-const offset = z.strictObject({ x: coordinate, y: coordinate });
-
-const pointSchema = z.strictObject({
-  x: coordinate,
-  y: coordinate,
-  in: offset,
-  out: offset,
-  kind: z.enum(['corner', 'smooth', 'symmetric']),
-});
-
-const pathSchema = z.strictObject({
-  closed: z.boolean(),
-  points: z.array(pointSchema).min(1).max(LIMITS.pointsPerStroke).readonly(),
-});
-
 const share = z.number().min(0).max(1);
 /** How a hand wrote a stroke: share of its time at shares of its length, and the seconds it took. */
 const handSchema = z.strictObject({
@@ -58,6 +55,18 @@ const handSchema = z.strictObject({
     .readonly(),
 });
 
+/** What layers and groups alike may have done to them. */
+const placedParts = {
+  /** Where it is shown within its own coordinates; before it is placed. */
+  masks: z.array(maskSchema).max(MOST_MASKS).readonly().exactOptional(),
+  /** How it is put into the picture; where absent it stands as it was made. */
+  place: placementSchema.exactOptional(),
+  /** What it is seen through; where absent it is seen as it is. */
+  reveal: revealSchema.exactOptional(),
+  /** How its colours meet what lies under it; where absent they lie over it. */
+  blend: blendSchema.exactOptional(),
+};
+
 const layerParts = {
   id: idSchema,
   name: nameSchema,
@@ -65,8 +74,7 @@ const layerParts = {
   locked: z.boolean(),
   /** The group it belongs to. */
   group: idSchema.exactOptional(),
-  /** What it is seen through; where absent it is seen as it is. */
-  reveal: revealSchema.exactOptional(),
+  ...placedParts,
 };
 
 /** One pen movement: its path, its ink, and the window between tail and head that is inked. */
@@ -87,13 +95,12 @@ const strokeSchema = z.strictObject({
   ties: tiesSchema.exactOptional(),
   /** The style its ink was taken from, by its id in the piece. */
   style: idSchema.exactOptional(),
+  /** What its path keeps to the size of. */
+  fitted: fittedSchema.exactOptional(),
   /** What it was traced from, and a mark of the path as it was traced: another mark now means hand corrections. */
   traced: z.strictObject({ from: idSchema, mark: z.string().max(40) }).exactOptional(),
 });
 
-const matrixSchema = z
-  .tuple([coordinate, coordinate, coordinate, coordinate, coordinate, coordinate])
-  .readonly();
 /** SVG path data of absolute moves, lines, cubics and closes. */
 const dataSchema = z
   .string()
@@ -152,6 +159,10 @@ const settingSchema = z.strictObject({
   /** From baseline to baseline, as a share of the size. */
   leading: z.number().min(0.1).max(10),
   align: z.enum(['left', 'centre', 'right']),
+  /** What is done with lines wider than a width, px: the whole text set smaller, or broken between words. */
+  fit: z
+    .strictObject({ width: z.number().min(1).max(20_000), how: z.enum(['shrink', 'break']) })
+    .exactOptional(),
 });
 
 /** Text as it was shaped: outlines of the letters used, and where each stands from the first baseline's anchor. */
@@ -173,6 +184,28 @@ const setTextSchema = z.strictObject({
   scale: z.number().min(0).max(4000),
   /** Characters that the face does not have. */
   missing: z.array(z.string().max(20)).max(500).readonly(),
+  /** Height of the face's capitals at the size it is set in, px. */
+  capitals: z.number().min(0).max(20_000).exactOptional(),
+  /** Where it was broken into lines, or set smaller to fit: the size it has, and the places in the text at which lines begin. */
+  fitted: z
+    .strictObject({
+      size: z.number().min(0).max(4000),
+      lines: z.array(z.number().int().min(0).max(LIMITS.textLength)).max(LIMITS.textLength).readonly(),
+      /** Wider than it may be all the same. */
+      over: z.boolean(),
+    })
+    .exactOptional(),
+  /** The signs that numbers are written in, all as far apart, px; there where the text has a place for a number. */
+  digits: z
+    .strictObject({
+      advance: z.number().min(0).max(20_000),
+      outlines: z.record(z.string().length(1), dataSchema),
+      /** Where in the line the number's place begins, and how wide it is. */
+      x: coordinate,
+      y: coordinate,
+      width: z.number().min(0).max(20_000),
+    })
+    .exactOptional(),
 });
 
 /** Text that stays text: what was asked for, and how the face sets it, so that it looks the same where the face is gone. */
@@ -185,6 +218,25 @@ const letteringSchema = z.strictObject({
   y: coordinate,
   setting: settingSchema,
   set: setTextSchema,
+  /** How it comes and goes; where absent it is there all the time. */
+  arrival: arrivalSchema.exactOptional(),
+  /** The number it shows. */
+  count: countSchema.exactOptional(),
+});
+
+/** A piece shown within this one: a copy of it, kept here so that this piece needs nothing else. */
+const nestedSchema = z.strictObject({
+  type: z.literal('piece'),
+  ...layerParts,
+  opacity: share,
+  /** The piece it is a copy of, and its revision then. */
+  from: z.strictObject({ piece: z.uuid(), revision: z.number().int().min(1) }).exactOptional(),
+  /** Frame at which its first one is shown. */
+  start: z.number().min(-1e6).max(1e6),
+  /** What it shows after its last frame. */
+  after: z.enum(['nothing', 'last frame', 'again']),
+  /** Itself a piece; `contentOf` says so to the compiler, which can't follow a type into itself. */
+  content: z.lazy((): z.ZodType<object> => pieceSchema),
 });
 
 /** A reference to follow: pixels in the asset store, never part of the picture. */
@@ -219,9 +271,10 @@ export const styleSchema = z.strictObject({
 const groupSchema = z.strictObject({
   id: idSchema,
   name: nameSchema,
+  /** The group it lies in. */
+  group: idSchema.exactOptional(),
   line: lineSchema.exactOptional(),
-  /** What all of it is seen through. */
-  reveal: revealSchema.exactOptional(),
+  ...placedParts,
 });
 
 const frame = z.number().int().min(0).max(LIMITS.frames);
@@ -246,7 +299,7 @@ export const pieceSchema = z
     underlays: z.array(underlaySchema).max(LIMITS.underlays).readonly(),
     guides: z.array(guideSchema).max(LIMITS.guides).readonly(),
     layers: z
-      .array(z.discriminatedUnion('type', [strokeSchema, artSchema, letteringSchema]))
+      .array(z.discriminatedUnion('type', [strokeSchema, artSchema, letteringSchema, nestedSchema]))
       .max(LIMITS.strokes)
       .superRefine((layers, context) => {
         const seen = new Set<string>();
@@ -286,6 +339,15 @@ export const pieceSchema = z
       })
       .readonly()
       .default([]),
+    /** Points that move through the picture. */
+    pins: z.array(pinSchema).max(LIMITS.pins).readonly().default([]),
+    /** What of it is filled in anew each time it is used. */
+    fields: z.array(fieldSchema).max(LIMITS.fields).readonly().default([]),
+    /** The frames between coming and leaving: where the piece is made longer or shorter, only they are. */
+    hold: z
+      .strictObject({ from: frame, to: frame })
+      .refine(({ from, to }) => to > from, { message: 'must end after it begins' })
+      .exactOptional(),
     /** The frames that are played over and over while working; both belong to it. */
     workRange: z
       .strictObject({ from: frame, to: frame })
@@ -293,14 +355,27 @@ export const pieceSchema = z
       .exactOptional(),
   })
   .superRefine(({ layers, groups }, context) => {
-    const id = revealCycle(layers, groups);
-    if (id === null) return;
-    const layer = layers.findIndex((one) => one.id === id);
-    const path =
-      layer >= 0
-        ? ['layers', layer, 'reveal']
-        : ['groups', groups.findIndex((one) => one.id === id), 'reveal'];
-    context.addIssue({ code: 'custom', path, message: 'is shown through itself' });
+    const placeOf = (id: string): PropertyKey[] => {
+      const layer = layers.findIndex((one) => one.id === id);
+      return layer >= 0 ? ['layers', layer] : ['groups', groups.findIndex((one) => one.id === id)];
+    };
+    const deep = layers.findIndex((layer) => depthOf([layer]) > LIMITS.nested);
+    if (deep >= 0)
+      context.addIssue({
+        code: 'custom',
+        path: ['layers', deep, 'content'],
+        message: `holds pieces within pieces more than ${LIMITS.nested} deep`,
+      });
+    const shown = revealCycle(layers, groups);
+    if (shown !== null)
+      context.addIssue({
+        code: 'custom',
+        path: [...placeOf(shown), 'reveal'],
+        message: 'is shown through itself',
+      });
+    const carried = carriedCycle(layers, groups);
+    if (carried !== null)
+      context.addIssue({ code: 'custom', path: placeOf(carried), message: 'is carried along by itself' });
   });
 
 export type Piece = z.infer<typeof pieceSchema>;
@@ -308,6 +383,9 @@ export type Stroke = z.infer<typeof strokeSchema>;
 export type Art = z.infer<typeof artSchema>;
 export type ArtShape = Art['shapes'][number];
 export type Lettering = z.infer<typeof letteringSchema>;
+export type Nested = z.infer<typeof nestedSchema>;
+/** Finished artwork: what strokes may uncover and be found in. */
+export type Artwork = Art | Lettering;
 export type TextSetting = Lettering['setting'];
 export type SetText = Lettering['set'];
 export type Layer = Piece['layers'][number];
@@ -317,8 +395,23 @@ export type Hand = z.infer<typeof handSchema>;
 export type Style = z.infer<typeof styleSchema>;
 export type Group = Piece['groups'][number];
 export type Marker = Piece['markers'][number];
+/** What layers and groups have in common. */
+export type Part = Layer | Group;
 
 export { settingSchema };
+
+export const isArtwork = (layer: Layer): layer is Artwork =>
+  layer.type === 'art' || layer.type === 'lettering';
+
+/** The piece that a nested one shows. */
+export const contentOf = (nested: Nested): Piece => nested.content as Piece;
+
+/** How many pieces lie within one another at most; one that holds no other counts for none. */
+const depthOf = (layers: Piece['layers']): number =>
+  layers.reduce(
+    (most, layer) => (layer.type === 'piece' ? Math.max(most, 1 + depthOf(contentOf(layer).layers)) : most),
+    0,
+  );
 
 /** The stroke with an id, or undefined where there is none. */
 export const strokeById = (piece: Pick<Piece, 'layers'>, id: string): Stroke | undefined =>

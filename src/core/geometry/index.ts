@@ -5,6 +5,8 @@ export * from './commands';
 export * from './corners';
 export * from './cubic';
 export * from './fit';
+export * from './in-between';
+export * from './insert-point';
 export * from './leading-direction';
 export * from './matrix';
 export * from './measured-path';

@@ -30,6 +30,19 @@ export const rotation = (angle: number): Matrix => [
   0,
 ];
 
+/** Slanted by angles in radians, as SVG's skewX and skewY have it. */
+export const skewing = (x: number, y: number): Matrix => [1, Math.tan(y), Math.tan(x), 1, 0, 0];
+
+/** Whether a map keeps shapes: it turns, mirrors and scales alike in every direction. */
+export function isSimilar([a, b, c, d]: Matrix): boolean {
+  const size = Math.abs(a) + Math.abs(b) + Math.abs(c) + Math.abs(d);
+  const alike = (p: number, q: number): boolean => Math.abs(p - q) <= 1e-9 * size;
+  return (alike(a, d) && alike(b, -c)) || (alike(a, -d) && alike(b, c));
+}
+
+/** Whether a map leaves everything where it is. */
+export const isIdentity = (m: Matrix): boolean => m.every((v, i) => v === IDENTITY[i]);
+
 export const applyMatrix = (m: Matrix, p: Point): Point => ({
   x: m[0] * p.x + m[2] * p.y + m[4],
   y: m[1] * p.x + m[3] * p.y + m[5],

@@ -37,7 +37,8 @@ const OPERATIONS: Record<Operator, string> = {
 
 function paintItem(item: DrawItem, context: PaintContext, make: MakeCanvas): void {
   context.globalAlpha = item.opacity;
-  if (item.operator) context.globalCompositeOperation = OPERATIONS[item.operator];
+  const operation = item.operator ? OPERATIONS[item.operator] : item.blend;
+  if (operation) context.globalCompositeOperation = operation;
   if (item.kind === 'group') paintGroup(item, context, make);
   else if (item.kind === 'fill') paintFill(item, context);
   else if (item.transform) {
@@ -46,7 +47,7 @@ function paintItem(item: DrawItem, context: PaintContext, make: MakeCanvas): voi
     paintStroke(item, context);
     context.restore();
   } else paintStroke(item, context);
-  if (item.operator) context.globalCompositeOperation = 'source-over';
+  if (operation) context.globalCompositeOperation = 'source-over';
 }
 
 const twoDigits = (value: number): string =>

@@ -1,7 +1,15 @@
-import type { Art, ArtShape, Layer, Lettering } from '../document';
+import {
+  letterOutlines,
+  type Art,
+  type ArtShape,
+  type Artwork,
+  type Layer,
+  type Lettering,
+} from '../document';
 import {
   commandsOf,
   compose,
+  isSimilar,
   meanScale,
   measurePath,
   pathsOf,
@@ -11,17 +19,9 @@ import {
 } from '../geometry';
 import { disc, square } from '../ink';
 import type { ShapeItem } from './draw-list';
-import { letterOutlines } from './letter-outlines';
 import { CANVAS_CAPS } from './stroke-items';
 
 type Line = NonNullable<ArtShape['line']>;
-
-/** Whether a map keeps shapes: it turns, mirrors and scales alike in every direction. */
-function isSimilar([a, b, c, d]: Matrix): boolean {
-  const size = Math.abs(a) + Math.abs(b) + Math.abs(c) + Math.abs(d);
-  const alike = (p: number, q: number): boolean => Math.abs(p - q) <= 1e-9 * size;
-  return (alike(a, d) && alike(b, -c)) || (alike(a, -d) && alike(b, c));
-}
 
 /** A line of art: a pen drawn along its path, and the caps of pieces without length (SVG 2, 13.5.4). */
 function drawLine(
@@ -93,10 +93,10 @@ function drawLettering(lettering: Lettering): ShapeItem[] {
 const still = new WeakMap<Layer, readonly ShapeItem[]>();
 const stillParts = new WeakMap<Layer, readonly (readonly ShapeItem[])[]>();
 
-const isSeen = (layer: Art | Lettering): boolean => !layer.hidden && layer.opacity > 0;
+const isSeen = (layer: Artwork): boolean => !layer.hidden && layer.opacity > 0;
 
 /** What art or lettering shows shape by shape, or letter by letter: the same items as long as it is the same layer. */
-export function partItems(layer: Art | Lettering): readonly (readonly ShapeItem[])[] {
+export function partItems(layer: Artwork): readonly (readonly ShapeItem[])[] {
   let items = stillParts.get(layer);
   if (!items) {
     items = !isSeen(layer) ? [] : layer.type === 'art' ? drawArt(layer) : drawLetters(layer);
@@ -106,7 +106,7 @@ export function partItems(layer: Art | Lettering): readonly (readonly ShapeItem[
 }
 
 /** What art or lettering shows: the same items as long as it is the same layer. */
-export function artItems(layer: Art | Lettering): readonly ShapeItem[] {
+export function artItems(layer: Artwork): readonly ShapeItem[] {
   let items = still.get(layer);
   if (!items) {
     items = !isSeen(layer) ? [] : layer.type === 'art' ? partItems(layer).flat() : drawLettering(layer);

@@ -1,3 +1,4 @@
+import type { Blend } from '../document';
 import type { Matrix, PathCommand, Point } from '../geometry';
 import type { ColourRibbon, LinearGradient } from '../ink';
 
@@ -9,6 +10,8 @@ interface Laid {
   readonly opacity: number;
   /** Where absent, over. Operators make sense within a group. */
   readonly operator?: Operator;
+  /** How its colours meet what it lies over, by the names of W3C Compositing and Blending. Not beside an operator. */
+  readonly blend?: Blend;
 }
 
 interface Shown extends Laid {

@@ -1,9 +1,12 @@
 export * from './art-items';
+export { arrivedItems } from './arrived';
 export * from './draw-list';
+export { numberWords } from './counted';
 export * from './evaluate';
+export { masked } from './masked';
+export { transformed } from './transformed';
 export * from './ink-on-screen';
 export * from './layer-bounds';
-export * from './letter-outlines';
 export * from './loop-check';
 export * from './owners';
 export * from './poster-frame';

@@ -1,12 +1,16 @@
-import { widestOf, type Layer } from '../document';
+import { contentOf, widestOf, type Layer } from '../document';
 import { commandsBounds, pathBounds, transformCommands, unite, widened, type Bounds } from '../geometry';
 import { artItems } from './art-items';
 
-/** The rectangle around a layer's lines and shapes, ink included; null for one that shows nothing. */
+/** The rectangle around a layer's lines and shapes as it was made, ink included; null for one that shows nothing. */
 export function layerBounds(layer: Layer): Bounds | null {
   if (layer.type === 'stroke') {
     const bounds = pathBounds(layer.path);
     return bounds && widened(bounds, widestOf(layer.ink) / 2);
+  }
+  if (layer.type === 'piece') {
+    const { width, height } = contentOf(layer).size;
+    return { left: 0, top: 0, right: width, bottom: height };
   }
   const shown = layer.hidden ? { ...layer, hidden: false } : layer;
   const parts = artItems(shown).map((item) => {

@@ -9,13 +9,13 @@ export interface Key<V = number> {
 }
 
 /** A value that stays, or one that follows keys in ascending order of frames, no two at the same frame. */
-export type Animated<V extends number | string = number> = V | { readonly keys: readonly Key<V>[] };
+export type Animated<V = number> = V | { readonly keys: readonly Key<V>[] };
 
 /** The schema of an animated number whose values lie between `min` and `max`. */
 export const animatedSchema = (min: number, max: number) => animatedOf(z.number().min(min).max(max));
 
 /** The schema of a value that stays or is keyed. */
-export function animatedOf<V extends z.ZodType<number | string>>(value: V) {
+export function animatedOf<V extends z.ZodType>(value: V) {
   const keySchema = z.strictObject({
     frame: z.number().min(-1e7).max(1e7),
     value,
@@ -37,11 +37,10 @@ export function animatedOf<V extends z.ZodType<number | string>>(value: V) {
 }
 
 /** Whether a value follows keys. */
-export const isKeyed = <V extends number | string>(
-  animated: Animated<V>,
-): animated is { readonly keys: readonly Key<V>[] } => typeof animated === 'object';
+export const isKeyed = <V>(animated: Animated<V>): animated is { readonly keys: readonly Key<V>[] } =>
+  typeof animated === 'object';
 
-export const keysOf = <V extends number | string>(animated: Animated<V>): readonly Key<V>[] =>
+export const keysOf = <V>(animated: Animated<V>): readonly Key<V>[] =>
   isKeyed(animated) ? animated.keys : [];
 
 /** The value at a frame: held before the first and after the last key, eased between. */
@@ -49,7 +48,7 @@ export const valueAt = (animated: Animated, frame: number): number =>
   blendAt(animated, frame, (a, b, t) => a + (b - a) * t);
 
 /** The value at a frame, where `blend` says what lies between two keys at a progress (beyond 0..1 when overshooting). */
-export function blendAt<V extends number | string>(
+export function blendAt<V>(
   animated: Animated<V>,
   frame: number,
   blend: (a: V, b: V, progress: number) => V,
@@ -72,22 +71,14 @@ export function blendAt<V extends number | string>(
 }
 
 /** Every value of something keyed, or the one that stays, changed alike. */
-export function mapValues<V extends number | string>(
-  animated: Animated<V>,
-  change: (value: V) => V,
-): Animated<V> {
+export function mapValues<V>(animated: Animated<V>, change: (value: V) => V): Animated<V> {
   return isKeyed(animated)
     ? { keys: animated.keys.map((key) => ({ ...key, value: change(key.value) })) }
     : change(animated);
 }
 
 /** Sets a key, replacing one at the same frame; a constant becomes keyed. A replaced key keeps its easing unless given. */
-export function withKey<V extends number | string>(
-  animated: Animated<V>,
-  frame: number,
-  value: V,
-  easing?: Easing,
-): Animated<V> {
+export function withKey<V>(animated: Animated<V>, frame: number, value: V, easing?: Easing): Animated<V> {
   const keys = keysOf(animated);
   const old = keys.find((key) => key.frame === frame);
   const before = keys.filter((key) => key.frame < frame).at(-1);
@@ -98,10 +89,7 @@ export function withKey<V extends number | string>(
 }
 
 /** Removes the keys at the given places in the list; when none is left the value stays as it was at the last of them. */
-export function withoutKeys<V extends number | string>(
-  animated: Animated<V>,
-  indices: readonly number[],
-): Animated<V> {
+export function withoutKeys<V>(animated: Animated<V>, indices: readonly number[]): Animated<V> {
   const keys = keysOf(animated);
   const kept = keys.filter((_, i) => !indices.includes(i));
   if (kept.length > 0) return { keys: kept };
@@ -112,10 +100,7 @@ export function withoutKeys<V extends number | string>(
  * Moves keys in time by the frames that `shift` gives for each place in the list. Where two would meet, the moved
  * key wins. Order is kept ascending.
  */
-export function withShiftedKeys<V extends number | string>(
-  animated: Animated<V>,
-  shift: (index: number) => number,
-): Animated<V> {
+export function withShiftedKeys<V>(animated: Animated<V>, shift: (index: number) => number): Animated<V> {
   if (!isKeyed(animated)) return animated;
   const moved = new Map<number, Key<V>>();
   animated.keys.forEach((key, i) => {
@@ -131,7 +116,7 @@ export function withShiftedKeys<V extends number | string>(
  * Moves the keys at the given places in the list to the whole frames that `to` gives. Where two meet, the moved key wins;
  * of two moved ones the later.
  */
-export function withRetimedKeys<V extends number | string>(
+export function withRetimedKeys<V>(
   animated: Animated<V>,
   indices: readonly number[],
   to: (frame: number) => number,

@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useMemo, useRef } from 'react';
 import styled from 'styled-components';
-import type { Piece } from '@/core/document';
+import { isArtwork, type Piece } from '@/core/document';
 import { artItems, evaluate, sameItems, type DrawList } from '@/core/scene';
 import { paint } from '@/core/paint';
 import { newCanvas } from '@/workers/new-canvas';
@@ -60,7 +60,7 @@ const Stage = styled.div`
 /** What strokes follow, without the strokes. */
 const artAlone = (piece: Piece): DrawList => ({
   ...piece.size,
-  items: piece.layers.flatMap((layer) => (layer.type === 'stroke' ? [] : artItems(layer))),
+  items: piece.layers.flatMap((layer) => (isArtwork(layer) ? artItems(layer) : [])),
 });
 
 const DOUBLE_MS = 350;

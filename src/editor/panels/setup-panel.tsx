@@ -1,10 +1,19 @@
 'use client';
 import { useState } from 'react';
 import { framesPerSecond, parseTime, rateName, RATES } from '@/core/timing';
-import { lastKeyedFrame, LIMITS, withLength, withRate, type Kept, type Piece } from '@/core/document';
-import { Check, ColourField, NameField, NumberField, parseWithUnit, Segmented, Select } from '@/ui';
+import {
+  lastKeyedFrame,
+  LIMITS,
+  withLength,
+  withRate,
+  type Kept,
+  type Piece,
+  type Stretch,
+} from '@/core/document';
+import { ColourField, NameField, NumberField, parseWithUnit, Segmented, Select } from '@/ui';
 import { beginDrag, edit, endDrag, useCalm, useEditor } from '../state';
 import { Group, Hint, PanelFacts, PanelTitle, Row } from './panel';
+import { HoldControls } from './hold-controls';
 import { SIZES } from './presets';
 
 const put = (part: Partial<Piece>, merge?: string): void => edit((piece) => ({ ...piece, ...part }), merge);
@@ -20,9 +29,9 @@ const DUSK = '#22303a';
 /** What the piece is: size, rate, length, and what it is looked at over. */
 export function SetupPanel() {
   const piece = useCalm((s) => s.piece);
-  const { size, rate, length } = piece;
+  const { size, rate, length, hold } = piece;
   const [keep, setKeep] = useState<Kept>('seconds');
-  const [spread, setSpread] = useState(false);
+  const [stretch, setStretch] = useState<Stretch>(piece.hold ? 'hold' : 'stays');
   const last = lastKeyedFrame(piece);
   const drag = { onBegin: beginDrag, onEnd: endDrag };
   const sizeId = `${size.width}x${size.height}`;
@@ -100,23 +109,34 @@ export function SetupPanel() {
           min={1}
           max={LIMITS.frames}
           onChange={(value) => {
-            edit((p) => withLength(p, value, spread), 'length');
-            useEditor.setState(({ frame }) => ({ frame: Math.min(frame, Math.round(value) - 1) }));
+            edit(
+              (p) => withLength(p, value, hold ? stretch : stretch === 'hold' ? 'stays' : stretch),
+              'length',
+            );
+            useEditor.setState(({ frame, piece: p }) => ({ frame: Math.min(frame, p.length - 1) }));
           }}
           format={(v) => `${v} fr`}
           parse={(text) => parseTime(text, rate)}
           {...drag}
         />
-        <Check isSelected={spread} onChange={setSpread}>
-          Keys are spread with the length
-        </Check>
+        <Segmented
+          label="What is keyed with a new length"
+          value={hold ? stretch : stretch === 'hold' ? 'stays' : stretch}
+          choices={[
+            { id: 'stays', name: 'keys stay' },
+            { id: 'spread', name: 'spread' },
+            ...(hold ? [{ id: 'hold' as const, name: 'hold grows' }] : []),
+          ]}
+          onChange={setStretch}
+        />
+        <HoldControls />
         {last > length - 1 && (
           <Hint>
             Keys go on to frame {last}, after the end.{' '}
             <button
               type="button"
               style={{ border: 0, padding: 0, background: 'none', color: 'var(--head)' }}
-              onClick={() => edit((p) => withLength(p, last + 1, false))}
+              onClick={() => edit((p) => withLength(p, last + 1, 'stays'))}
             >
               Make room for them
             </button>

@@ -1,4 +1,5 @@
 'use client';
+import { isArtwork } from '@/core/document';
 import { Button } from '@/ui';
 import { reverseSelected, selectedStrokes, singleLayer, useCalm, useEditor } from '../state';
 import { takeTool } from '../bar/tool-strip';
@@ -20,8 +21,8 @@ export function TracePanel() {
   const strokes = selectedStrokes({ piece, selection });
   const layer = singleLayer({ piece, selection });
   const underlay = piece.underlays.find((u) => u.id === chosenUnderlay);
-  const source = underlay ?? (layer && layer.type !== 'stroke' ? layer : null);
-  const traceable = piece.layers.some((l) => l.type !== 'stroke') || piece.underlays.length > 0;
+  const source = underlay ?? (layer && isArtwork(layer) ? layer : null);
+  const traceable = piece.layers.some(isArtwork) || piece.underlays.length > 0;
   return (
     <>
       {underlay ? (

@@ -6,7 +6,8 @@ import {
   strokesOf,
   updateLayers,
   updateStrokes,
-  type Art,
+  isArtwork,
+  type Artwork,
   type Lettering,
   type Piece,
   type Stroke,
@@ -39,17 +40,17 @@ export const useWriting = create<{
 const WRITTEN_BY = 0.55;
 
 /** The group of the strokes that uncover a layer. */
-const handOf = (piece: Piece, layer: Art | Lettering): { id: string; isNew: boolean } => {
+const handOf = (piece: Piece, layer: Artwork): { id: string; isNew: boolean } => {
   const known = piece.groups.find((group) => layer.reveal?.through.includes(group.id));
   return known ? { id: known.id, isNew: false } : { id: newId(), isNew: true };
 };
 
 /** Whether a layer is uncovered by strokes that were traced from it. */
-export const writesItself = (piece: Piece, layer: Art | Lettering): boolean =>
+export const writesItself = (piece: Piece, layer: Artwork): boolean =>
   layer.reveal !== undefined && strokesOf(piece).some((stroke) => stroke.traced?.from === layer.id);
 
 /** The piece with a layer's strokes as they were found: in a group, timed, the layer seen through them. */
-function withHand(piece: Piece, layer: Art | Lettering, found: readonly TracedStroke[]): Piece {
+function withHand(piece: Piece, layer: Artwork, found: readonly TracedStroke[]): Piece {
   const made = retrace(piece, found, {
     source: layer.id,
     colour: layer.type === 'lettering' ? layer.colour : DEFAULT_INK.colour,
@@ -86,9 +87,9 @@ export function stopWriting(): void {
  */
 export async function writeItself(id: string, before?: Lettering): Promise<void> {
   const mine = ++running;
-  const layerNow = (): Art | Lettering | null => {
+  const layerNow = (): Artwork | null => {
     const layer = useEditor.getState().piece.layers.find((one) => one.id === id);
-    return layer && layer.type !== 'stroke' ? layer : null;
+    return layer && isArtwork(layer) ? layer : null;
   };
   const layer = layerNow();
   if (!layer) return;

@@ -1,6 +1,6 @@
 import type { PointerEvent as ReactPointerEvent } from 'react';
 import { create } from 'zustand';
-import { keyedParts, keysAt, type Keyed, type KeyRef, type Piece } from '@/core/document';
+import { keyedById, keyedParts, keysAt, type Keyed, type KeyRef, type Piece } from '@/core/document';
 import { beginDrag, cancelDrag, endDrag, useEditor } from '../state';
 import { useTimeScale } from './time-scale';
 
@@ -24,12 +24,11 @@ const REACH = 8;
 export function snapPlaces(piece: Piece, frame: number, without: readonly KeyRef[]): SnapPlace[] {
   const skip = new Set(without.map((ref) => `${ref.stroke} ${ref.part} ${ref.index}`));
   const owners: [string, string, Keyed][] = [
-    ...piece.layers.flatMap((layer): [string, string, Keyed][] =>
-      layer.type === 'stroke' ? [[layer.id, layer.name, layer]] : [],
-    ),
-    ...piece.groups.flatMap((group): [string, string, Keyed][] =>
-      group.line ? [[group.id, group.name, group.line]] : [],
-    ),
+    ...[...piece.layers, ...piece.groups].map(({ id, name }): [string, string, Keyed] => [
+      id,
+      name,
+      keyedById(piece, id)!,
+    ]),
   ];
   const keys = owners.flatMap(([id, name, keyed]) =>
     keyedParts(keyed).flatMap((part) =>

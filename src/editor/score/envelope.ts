@@ -87,16 +87,19 @@ export function envelope(
   length: number,
   apart: number,
 ): { area: string; head: string; tail: string } {
-  const frames = windowColumns(scale, owner.keyed.window, 0, length - 1, apart);
-  const shown = new Map(frames.map((frame) => [frame, owner.window(frame)]));
-  const window = (frame: number): InkWindow => shown.get(frame) ?? owner.window(frame);
+  const keys = owner.keyed.window;
+  const inkAt = owner.window;
+  if (!keys || !inkAt) return { area: '', head: '', tail: '' };
+  const frames = windowColumns(scale, keys, 0, length - 1, apart);
+  const shown = new Map(frames.map((frame) => [frame, inkAt(frame)]));
+  const window = (frame: number): InkWindow => shown.get(frame) ?? inkAt(frame);
   const between = (low: (f: number) => number, high: (f: number) => number): string => {
     // Where the upper line has crossed the lower nothing shows, and the area has no height.
     const upper = points(frames, scale, (f) => Math.max(high(f), low(f)));
     return `M${[...upper, ...points(frames, scale, low).reverse()].join('L')}Z`;
   };
   const at = (part: 'head' | 'tail') => (f: number) => window(f)[part];
-  const outside = owner.keyed.window.outside === true;
+  const outside = keys.outside === true;
   const area =
     frames.length < 2
       ? ''
@@ -105,7 +108,7 @@ export function envelope(
         : between(at('tail'), at('head'));
   return {
     area,
-    head: edge(scale, owner.keyed.window, 'head', window, apart),
-    tail: edge(scale, owner.keyed.window, 'tail', window, apart),
+    head: edge(scale, keys, 'head', window, apart),
+    tail: edge(scale, keys, 'tail', window, apart),
   };
 }

@@ -5,7 +5,9 @@ import {
   ChevronRight,
   Eye,
   EyeOff,
+  Film,
   Flashlight,
+  KeyRound,
   Link2,
   Lock,
   LockOpen,
@@ -14,12 +16,24 @@ import {
 } from 'lucide-react';
 import styled from 'styled-components';
 import { colourAt } from '@/core/colour';
-import { markColour, partOf, type Group, type KeyedPart, type Layer, type Stroke } from '@/core/document';
+import {
+  markColour,
+  partOf,
+  type Group,
+  type KeyedPart,
+  type KeyValue,
+  type Layer,
+  type Stroke,
+} from '@/core/document';
 import { keysOf, valueAt, type Animated } from '@/core/timing';
 import { NameField } from '@/ui';
 import { renameGroupTo, renameLayer, setFlag, toggleSolo, useEditor } from '../state';
 import { partName, partWords } from '../part-names';
+import type { LaneOwner } from './lane-owner';
 import { setCollapsed, setOpened } from './rows';
+
+/** Lanes within a group are set in by so much, px. */
+const INSET = 12;
 
 const Head = styled.div<{ $inset: number }>`
   display: flex;
@@ -140,6 +154,7 @@ function markOf(layer: Layer): { mark: ReactNode; colour: string } {
       colour: layer.shapes.find((s) => s.fill)?.fill ?? 'transparent',
     };
   }
+  if (layer.type === 'piece') return { mark: <Film size={14} aria-label="piece" />, colour: 'transparent' };
   return { mark: null, colour: markColour(layer.ink) };
 }
 
@@ -243,7 +258,7 @@ export const LaneHead = memo(function LaneHead({
   layer,
   order,
   bound,
-  inGroup,
+  depth,
   led,
   parts,
   isOpen,
@@ -254,7 +269,7 @@ export const LaneHead = memo(function LaneHead({
   order: number | null;
   /** What it follows or what follows it, in words; null where nothing does. */
   bound: string | null;
-  inGroup: boolean;
+  depth: number;
   /** A line of strokes times it. */
   led: boolean;
   /** How many parts have lanes of their own. */
@@ -266,7 +281,7 @@ export const LaneHead = memo(function LaneHead({
   const frames = layer.type === 'stroke' && !led ? writingFrames(layer) : null;
   const { mark, colour } = markOf(layer);
   return (
-    <Head $inset={inGroup ? 12 : 0}>
+    <Head $inset={depth * INSET}>
       {parts > 0 ? (
         <Opener
           isOpen={isOpen}
@@ -305,18 +320,25 @@ const LINE_WORDS = { together: 'as one, together', after: 'as one, one after ano
 export const GroupHead = memo(function GroupHead({
   group,
   members,
+  depth,
+  parts,
+  partsOpen,
   isOpen,
   renaming,
   onRenamed,
 }: {
   group: Group;
   members: readonly Layer[];
+  depth: number;
+  /** How many parts of its own have lanes, and whether they are shown. */
+  parts: number;
+  partsOpen: boolean;
   isOpen: boolean;
   renaming: boolean;
   onRenamed: () => void;
 }) {
   return (
-    <Head $inset={0}>
+    <Head $inset={depth * INSET}>
       <Opener
         isOpen={isOpen}
         label={isOpen ? `Close the group ${group.name}` : `Open the group ${group.name}`}
@@ -337,6 +359,19 @@ export const GroupHead = memo(function GroupHead({
           <Link2 size={13} aria-label={`timed ${LINE_WORDS[group.line.how]}`} />
         </Bound>
       )}
+      {parts > 0 && (
+        <Switch
+          tabIndex={-1}
+          aria-label={`Everything keyed in the group ${group.name}`}
+          aria-pressed={partsOpen}
+          title={partsOpen ? 'Close its own lanes' : 'Everything keyed in the group'}
+          style={{ display: 'grid' }}
+          onPointerDown={stopPointer}
+          onClick={() => setOpened(group.id, !partsOpen)}
+        >
+          <KeyRound />
+        </Switch>
+      )}
       <Switches layers={members} name={group.name} />
       <Quiet>{members.length}</Quiet>
     </Head>
@@ -345,27 +380,29 @@ export const GroupHead = memo(function GroupHead({
 
 /** Name of a keyed part and its value now. */
 export const PartHead = memo(function PartHead({
-  stroke,
+  owner,
   part,
-  inGroup,
+  depth,
 }: {
-  stroke: Stroke;
+  owner: LaneOwner;
   part: KeyedPart;
-  inGroup: boolean;
+  depth: number;
 }) {
-  const value = partOf(stroke, part)!;
+  const value = partOf(owner.keyed, part)!;
   const now = useEditor((s) => {
     const frame = Math.round(s.frame);
-    const [first] = keysOf(value as Animated<number | string>);
-    return typeof first?.value === 'string'
-      ? colourAt(value as Animated<string>, frame)
-      : valueAt(value as Animated, frame);
+    const [first] = keysOf(value as Animated<KeyValue>);
+    if (typeof first?.value === 'string') return colourAt(value as Animated<string>, frame);
+    // Shapes have no number to show.
+    return typeof first?.value === 'object' ? '' : valueAt(value as Animated, frame);
   });
   return (
-    <Head $inset={inGroup ? 12 : 0}>
+    <Head $inset={depth * INSET}>
       <NoTurn />
       <Order />
-      <Name style={{ color: 'var(--quiet)' }}>{partName(part)}</Name>
+      <Name style={{ color: 'var(--quiet)' }} title={partName(part)}>
+        {partName(part)}
+      </Name>
       <Quiet>{partWords(part, now)}</Quiet>
     </Head>
   );

@@ -5,12 +5,13 @@ import {
   windowOf,
   type Group,
   type Keyed,
+  type KeyedPart,
   type Layer,
   type Stroke,
 } from '@/core/document';
 import type { InkWindow } from '@/core/ink';
 
-/** What a lane shows and whose keys it holds: a stroke, or the line of several timed as one. */
+/** What a lane shows and whose keys it holds: a layer, or a group. */
 export interface LaneOwner {
   readonly id: string;
   readonly name: string;
@@ -22,47 +23,61 @@ export interface LaneOwner {
   readonly layers: readonly string[];
   /** Its keys are not its own: the line it belongs to times it. */
   readonly led: boolean;
-  readonly window: (frame: number) => InkWindow;
+  /** What of it is inked at a frame; null for what is no ink. */
+  readonly window: ((frame: number) => InkWindow) | null;
+  /** The keyed part that stands for it in its own lane where it has no window. */
+  readonly lead: KeyedPart | null;
 }
 
-const made = new WeakMap<Stroke, LaneOwner>();
+const made = new WeakMap<Layer, LaneOwner>();
 
-/** The owner of a stroke's lanes: the same as long as it is the same stroke. */
-export function strokeOwner(stroke: Stroke, led: boolean): LaneOwner {
-  const known = made.get(stroke);
+/** The owner of a layer's lanes: the same as long as it is the same layer. */
+export function layerOwner(layer: Layer, led: boolean): LaneOwner {
+  const known = made.get(layer);
   if (known?.led === led) return known;
-  const owner = ownerOfStroke(stroke, led);
-  made.set(stroke, owner);
+  const owner = ownerOfLayer(layer, led);
+  made.set(layer, owner);
   return owner;
 }
 
-const ownerOfStroke = (stroke: Stroke, led: boolean): LaneOwner => ({
-  id: stroke.id,
-  name: stroke.name,
-  locked: stroke.locked,
-  hidden: stroke.hidden,
-  colour: markColour(stroke.ink),
-  keyed: stroke,
-  layers: [stroke.id],
+/** Colour of what has none of its own. */
+const PLAIN = '#a79f8e';
+
+/** The part that tells most of how lettering comes and goes. */
+function leadOf(layer: Layer): KeyedPart | null {
+  if (layer.type !== 'lettering') return null;
+  if (layer.arrival && typeof layer.arrival.shown === 'object') return 'arrival.shown';
+  return layer.count && typeof layer.count.value === 'object' ? 'count.value' : null;
+}
+
+const ownerOfLayer = (layer: Layer, led: boolean): LaneOwner => ({
+  id: layer.id,
+  name: layer.name,
+  locked: layer.locked,
+  hidden: layer.hidden,
+  colour: layer.type === 'stroke' ? markColour(layer.ink) : layer.type === 'lettering' ? layer.colour : PLAIN,
+  keyed: layer,
+  layers: [layer.id],
   led,
-  window: (frame) => windowAt(stroke, frame),
+  window: layer.type === 'stroke' ? (frame) => windowAt(layer, frame) : null,
+  lead: leadOf(layer),
 });
 
-/** The owner of a group's lane, where its strokes are timed as one. */
-export function lineOwner(group: Group, members: readonly Layer[]): LaneOwner | null {
-  if (!group.line) return null;
-  const { window } = group.line;
+/** The owner of a group's lanes; its window is its line's, where its strokes are timed as one. */
+export function groupOwner(group: Group, members: readonly Layer[], keyed: Keyed): LaneOwner {
   const strokes = members.filter((layer): layer is Stroke => layer.type === 'stroke');
-  const length = lineLength(strokes);
+  const window = group.line?.window;
+  const length = window ? lineLength(strokes) : 0;
   return {
     id: group.id,
     name: group.name,
-    locked: strokes.every((stroke) => stroke.locked),
-    hidden: strokes.every((stroke) => stroke.hidden),
-    colour: strokes[0] ? markColour(strokes[0].ink) : '#a79f8e',
-    keyed: { window },
+    locked: members.every((layer) => layer.locked),
+    hidden: members.every((layer) => layer.hidden),
+    colour: strokes[0] ? markColour(strokes[0].ink) : PLAIN,
+    keyed,
     layers: members.map((layer) => layer.id),
     led: false,
-    window: (frame) => windowOf(window, length, null, frame),
+    window: window ? (frame) => windowOf(window, length, null, frame) : null,
+    lead: null,
   };
 }

@@ -1,7 +1,15 @@
 'use client';
 import { memo, useMemo } from 'react';
 import { colourAt } from '@/core/colour';
-import { partOf, sameKey, type AnyAnimated, type KeyedPart, type KeyRef } from '@/core/document';
+import {
+  partOf,
+  sameKey,
+  type AnyAnimated,
+  type KeyedPart,
+  type KeyRef,
+  type KeyValue,
+} from '@/core/document';
+import type { Path } from '@/core/geometry';
 import { keysOf, valueAt, type Animated } from '@/core/timing';
 import { columns, LANE } from './envelope';
 import { KeyBar } from './key-bar';
@@ -12,6 +20,9 @@ const isColour = (value: AnyAnimated): value is Animated<string> => {
   const [first] = keysOf(value as Animated<string>);
   return typeof (first?.value ?? value) === 'string';
 };
+
+const isShape = (value: AnyAnimated): value is Animated<Path> =>
+  typeof (keysOf(value as Animated<Path>)[0]?.value ?? value) === 'object';
 
 /** Colours are read in steps of so many px. */
 const STEP = 4;
@@ -32,7 +43,7 @@ export const PartLane = memo(function PartLane({
 }) {
   const scale = useTimeScale();
   const value = partOf(owner.keyed, part)!;
-  const all = keysOf(value as Animated<number | string>);
+  const all = keysOf(value as Animated<KeyValue>);
   const drawn = useMemo(() => {
     if (isColour(value)) {
       const cells = [];
@@ -42,6 +53,7 @@ export const PartLane = memo(function PartLane({
       }
       return { cells, path: '', y: () => LANE.height / 2 };
     }
+    if (isShape(value)) return { cells: [], path: '', y: () => LANE.height / 2 };
     const number = value as Animated;
     const own = keysOf(number);
     const frames = columns(

@@ -1,40 +1,46 @@
 import { create } from 'zustand';
-import { lineOwner, strokeOwner, type LaneOwner } from './lane-owner';
 import {
-  groupOf,
+  groupsAround,
+  keyedById,
   keyedParts,
   membersOf,
   type Group,
   type KeyedPart,
   type Layer,
   type Piece,
-  type Stroke,
 } from '@/core/document';
+import { groupOwner, layerOwner, type LaneOwner } from './lane-owner';
 
 interface Common {
   /** Unlike that of any other row. */
   readonly key: string;
-  /** Whose keys it shows; null for what is there all the time, and for groups whose strokes are timed apart. */
-  readonly owner: LaneOwner | null;
+  /** How many groups it lies in. */
+  readonly depth: number;
+  /** Whose keys it shows. */
+  readonly owner: LaneOwner;
 }
 
 /** A row of the score. All are equally high. */
 export type Row = Common &
   (
-    | { readonly kind: 'group'; readonly group: Group; readonly members: readonly Layer[] }
+    | {
+        readonly kind: 'group';
+        readonly group: Group;
+        readonly members: readonly Layer[];
+        readonly parts: readonly KeyedPart[];
+      }
     | {
         readonly kind: 'layer';
         readonly layer: Layer;
         /** Its number in the writing order; null for what is not a stroke. */
         readonly order: number | null;
-        readonly group: Group | undefined;
-        /** Parts of it that are keyed besides head and tail. */
+        /** Parts of it that are keyed besides those its own lane shows. */
         readonly parts: readonly KeyedPart[];
       }
-    | { readonly kind: 'part'; readonly stroke: Stroke; readonly part: KeyedPart; readonly inGroup: boolean }
+    | { readonly kind: 'part'; readonly part: KeyedPart }
   );
 
-/** Which groups are closed, and of which strokes everything keyed is shown. */
+/** Which groups are closed, and of which layers and groups everything keyed is shown. */
 export const useRows = create<{ readonly collapsed: readonly string[]; readonly opened: readonly string[] }>(
   () => ({
     collapsed: [],
@@ -47,70 +53,65 @@ const toggled = (list: readonly string[], id: string, on: boolean): readonly str
 
 export const setCollapsed = (group: string, to: boolean): void =>
   useRows.setState(({ collapsed }) => ({ collapsed: toggled(collapsed, group, to) }));
-export const setOpened = (layer: string, to: boolean): void =>
-  useRows.setState(({ opened }) => ({ opened: toggled(opened, layer, to) }));
+export const setOpened = (id: string, to: boolean): void =>
+  useRows.setState(({ opened }) => ({ opened: toggled(opened, id, to) }));
 
-/** The keyed parts of a stroke that its own lane does not show; those of its window are not its own where a line leads it. */
-const moreParts = (stroke: Stroke, led: boolean): KeyedPart[] =>
-  keyedParts(stroke).filter(
-    (part) => part.startsWith('ink.') || (!led && part !== 'head' && part !== 'tail'),
+const WINDOW = ['head', 'tail'];
+/** Parts that belong to the window of a stroke. */
+const ofWindow = (part: KeyedPart): boolean => !/^(ink|place|masks|arrival|count|pin)\./.test(part);
+
+/** The keyed parts of an owner that its own lane does not show; those of a window are not its own where a line leads it. */
+const moreParts = (owner: LaneOwner): KeyedPart[] =>
+  keyedParts(owner.keyed).filter((part) =>
+    ofWindow(part) ? !owner.led && !WINDOW.includes(part) : part !== owner.lead,
   );
+
+type Shown = Pick<Piece, 'layers' | 'groups'>;
 
 /** What the score shows from top to bottom. */
 export function rowsOf(
-  piece: Pick<Piece, 'layers' | 'groups'>,
+  piece: Shown,
   { collapsed, opened }: { readonly collapsed: readonly string[]; readonly opened: readonly string[] },
 ): Row[] {
   let order = 0;
   const begun = new Set<string>();
+  const partRows = (owner: LaneOwner, parts: readonly KeyedPart[], depth: number): Row[] =>
+    opened.includes(owner.id)
+      ? parts.map((part) => ({ kind: 'part', key: `${owner.id} ${part}`, depth, owner, part }))
+      : [];
   return piece.layers.flatMap((layer): Row[] => {
     const rows: Row[] = [];
     const number = layer.type === 'stroke' ? ++order : null;
-    const group = groupOf(piece, layer);
-    if (group && !begun.has(group.id)) {
-      begun.add(group.id);
-      const members = membersOf(piece, group.id);
-      rows.push({
-        kind: 'group',
-        key: `group ${group.id}`,
-        group,
-        members,
-        owner: lineOwner(group, members),
-      });
-    }
-    if (group && collapsed.includes(group.id)) return rows;
-    const led = group?.line !== undefined;
-    const owner = layer.type === 'stroke' ? strokeOwner(layer, led) : null;
-    const parts = layer.type === 'stroke' ? moreParts(layer, led) : [];
-    rows.push({ kind: 'layer', key: layer.id, layer, order: number, group, parts, owner });
-    if (layer.type === 'stroke' && opened.includes(layer.id)) {
-      for (const part of parts) {
-        rows.push({
-          kind: 'part',
-          key: `${layer.id} ${part}`,
-          stroke: layer,
-          part,
-          inGroup: group !== undefined,
-          owner,
-        });
+    const around = groupsAround(piece, layer).reverse();
+    for (const [depth, group] of around.entries()) {
+      if (!begun.has(group.id)) {
+        begun.add(group.id);
+        const members = membersOf(piece, group.id);
+        const owner = groupOwner(group, members, keyedById(piece as Piece, group.id)!);
+        const parts = moreParts(owner);
+        rows.push({ kind: 'group', key: `group ${group.id}`, depth, group, members, parts, owner });
+        rows.push(...partRows(owner, parts, depth));
       }
+      if (collapsed.includes(group.id)) return rows;
     }
+    const depth = around.length;
+    const owner = layerOwner(layer, around.at(-1)?.line !== undefined);
+    const parts = moreParts(owner);
+    rows.push({ kind: 'layer', key: layer.id, depth, layer, order: number, parts, owner });
+    rows.push(...partRows(owner, parts, depth));
     return rows;
   });
 }
 
 /** The layers that a row stands for. */
-export const layersOfRow = (row: Row): readonly string[] =>
-  row.kind === 'group'
-    ? row.members.map((layer) => layer.id)
-    : [row.kind === 'layer' ? row.layer.id : row.stroke.id];
+export const layersOfRow = (row: Row): readonly string[] => row.owner.layers;
 
 /** The row in which the keys of an owner's part are shown; −1 where none shows them. */
 export const rowOfKeys = (rows: readonly Row[], owner: string, part: KeyedPart): number =>
   rows.findIndex((row) => {
-    if (row.kind === 'group') return row.group.id === owner;
-    if (row.kind === 'part') return row.stroke.id === owner && row.part === part;
-    return row.layer.id === owner && (part === 'head' || part === 'tail');
+    if (row.owner.id !== owner) return false;
+    if (row.kind === 'part') return row.part === part;
+    return WINDOW.includes(part) || part === row.owner.lead;
   });
 
 /** The row in which a layer is shown, itself or within its closed group; −1 where it is not there. */
@@ -118,5 +119,5 @@ export const rowOfLayer = (rows: readonly Row[], id: string): number => {
   const own = rows.findIndex((row) => row.kind === 'layer' && row.layer.id === id);
   return own >= 0
     ? own
-    : rows.findIndex((row) => row.kind === 'group' && row.members.some((layer) => layer.id === id));
+    : rows.findLastIndex((row) => row.kind === 'group' && row.members.some((layer) => layer.id === id));
 };

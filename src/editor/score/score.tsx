@@ -17,7 +17,7 @@ import { edit, select, selectedStrokes, useEditor } from '../state';
 import { CueThreads } from './cue-threads';
 import { DragWords } from './drag-words';
 import { LANE, laneY } from './envelope';
-import { ArtLane, Lane } from './lane';
+import { StillLane, Lane } from './lane';
 import { GroupHead, LaneHead, PartHead } from './lane-head';
 import { InkChart, MarkerLines, Moments } from './moments';
 import { PartLane } from './part-lane';
@@ -164,13 +164,16 @@ function keysInBox(piece: Piece, rows: readonly Row[], box: Bounds): KeyRef[] {
     const top = i * LANE.height;
     if (top > box.bottom || top + LANE.height < box.top) return [];
     const { owner } = row;
-    if (!owner || owner.locked || (owner.led && row.kind === 'layer')) return [];
-    const parts = row.kind === 'part' ? [row.part] : ['head', 'tail'];
+    if (owner.locked || (owner.led && row.kind === 'layer')) return [];
+    const { window } = owner;
+    const parts =
+      row.kind === 'part' ? [row.part] : window ? ['head', 'tail'] : owner.lead ? [owner.lead] : [];
     return parts.flatMap((part) =>
       keysAt(piece, { stroke: owner.id, part }).flatMap((key, index) => {
         const x = xOf(scale, key.frame);
         // Keys of a part are taken wherever in its lane they stand.
-        const y = row.kind === 'part' ? null : top + laneY(owner.window(key.frame)[part as 'head' | 'tail']);
+        const y =
+          row.kind === 'part' || !window ? null : top + laneY(window(key.frame)[part as 'head' | 'tail']);
         const inside = x >= box.left && x <= box.right && (y === null || (y >= box.top && y <= box.bottom));
         return inside ? [{ stroke: owner.id, part, index }] : [];
       }),
@@ -198,7 +201,7 @@ const rowName = (row: Row): string =>
   row.kind === 'group'
     ? `Group ${row.group.name}`
     : row.kind === 'part'
-      ? `${row.stroke.name}, ${row.part}`
+      ? `${row.owner.name}, ${row.part}`
       : row.order
         ? `${row.order} ${row.layer.name}`
         : row.layer.name;
@@ -368,7 +371,7 @@ export function Score() {
   /** Opens or closes what lies under a row; null where nothing does. */
   const opening = (row: Row): ((to: boolean) => void) | null => {
     if (row.kind === 'group') return (to) => setCollapsed(row.group.id, !to);
-    return row.kind === 'layer' && row.parts.length > 0 ? (to) => setOpened(row.layer.id, to) : null;
+    return row.kind === 'layer' && row.parts.length > 0 ? (to) => setOpened(row.owner.id, to) : null;
   };
   const isOpen = (row: Row): boolean =>
     row.kind === 'group'
@@ -431,10 +434,9 @@ export function Score() {
               if (!row) return null;
               const { owner } = row;
               const isSelected = isChosen(row);
-              const keys =
-                owner && selection.keys.some((key) => key.stroke === owner.id)
-                  ? selection.keys.filter((key) => key.stroke === owner.id)
-                  : NO_KEYS;
+              const keys = selection.keys.some((key) => key.stroke === owner.id)
+                ? selection.keys.filter((key) => key.stroke === owner.id)
+                : NO_KEYS;
               const turn = opening(row);
               return (
                 <RowBox
@@ -442,7 +444,7 @@ export function Score() {
                   role="row"
                   aria-selected={isSelected}
                   aria-rowindex={index + 1}
-                  aria-level={row.kind === 'part' || (row.kind === 'layer' && row.group) ? 2 : 1}
+                  aria-level={row.depth + (row.kind === 'part' ? 2 : 1)}
                   {...(turn && { 'aria-expanded': isOpen(row) })}
                   aria-label={rowName(row)}
                   tabIndex={index === firstSelected ? 0 : -1}
@@ -460,19 +462,22 @@ export function Score() {
                       <GroupHead
                         group={row.group}
                         members={row.members}
+                        depth={row.depth}
+                        parts={row.parts.length}
+                        partsOpen={open.opened.includes(row.group.id)}
                         isOpen={isOpen(row)}
                         renaming={renaming === row.key}
                         onRenamed={() => setRenaming(null)}
                       />
                     ) : row.kind === 'part' ? (
-                      <PartHead stroke={row.stroke} part={row.part} inGroup={row.inGroup} />
+                      <PartHead owner={owner} part={row.part} depth={row.depth} />
                     ) : (
                       <LaneHead
                         layer={row.layer}
                         order={row.order}
                         bound={bound.get(row.layer.id) ?? null}
-                        inGroup={row.group !== undefined}
-                        led={owner?.led === true}
+                        depth={row.depth}
+                        led={owner.led}
                         parts={row.parts.length}
                         isOpen={isOpen(row)}
                         renaming={renaming === row.key}
@@ -542,12 +547,13 @@ function RowLane({
   isSelected: boolean;
   keys: readonly KeyRef[];
 }) {
-  if (row.kind === 'layer' && row.layer.type !== 'stroke')
-    return <ArtLane layer={row.layer} length={length} />;
-  if (!row.owner) return null;
-  return row.kind === 'part' ? (
-    <PartLane owner={row.owner} part={row.part} length={length} isSelected={isSelected} keys={keys} />
+  const { owner } = row;
+  const part = row.kind === 'part' ? row.part : owner.lead;
+  if (part && (row.kind === 'part' || !owner.window))
+    return <PartLane owner={owner} part={part} length={length} isSelected={isSelected} keys={keys} />;
+  return owner.window ? (
+    <Lane owner={owner} length={length} isSelected={isSelected} keys={keys} />
   ) : (
-    <Lane owner={row.owner} length={length} isSelected={isSelected} keys={keys} />
+    <StillLane owner={owner} length={length} isGroup={row.kind === 'group'} />
   );
 }

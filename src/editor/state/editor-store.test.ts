@@ -133,10 +133,10 @@ const action = fc.oneof(
       () =>
         edit((p) => withRate(p, { numerator, denominator: 1 }, keep)),
   ),
-  fc.tuple(small, fc.boolean()).map(
-    ([n, spread]) =>
+  fc.tuple(small, fc.constantFrom('stays' as const, 'spread' as const, 'hold' as const)).map(
+    ([n, stretch]) =>
       () =>
-        edit((p) => withLength(p, 60 + n, spread)),
+        edit((p) => withLength(p, 60 + n, stretch)),
   ),
   small.map((n) => () => edit((p) => putMarker(p, { frame: Math.abs(n), name: 'M' }))),
   fc.constant(undo),

@@ -1,6 +1,6 @@
 import type { Art, Lettering, Underlay } from '@/core/document';
 import { commandsBounds, pathBounds } from '@/core/geometry';
-import { letterOutlines } from '@/core/scene';
+import { letterOutlines } from '@/core/document';
 import type { TracedStroke } from '@/core/trace';
 
 /** Letters of lettering with the stretch of the line each takes up. */

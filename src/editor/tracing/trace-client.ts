@@ -1,6 +1,6 @@
 import { proxy, wrap, type Remote } from 'comlink';
-import type { Art, Lettering, Piece, Stroke, Underlay } from '@/core/document';
-import { addLayers, newStroke, writeInSequence, DEFAULT_INK } from '@/core/document';
+import type { Artwork, Piece, Stroke, Underlay } from '@/core/document';
+import { isArtwork, addLayers, newStroke, writeInSequence, DEFAULT_INK } from '@/core/document';
 import { artItems } from '@/core/scene';
 import { retrace, type Pixels, type TracedStroke } from '@/core/trace';
 import { notify } from '@/ui';
@@ -34,7 +34,7 @@ export function stopTracing(): void {
 }
 
 /** What is traced: art, lettering, or the ink in an underlay. */
-export type Traceable = Art | Lettering | Underlay;
+export type Traceable = Artwork | Underlay;
 
 export const isUnderlay = (source: Traceable): source is Underlay => 'asset' in source;
 
@@ -109,7 +109,7 @@ export async function traceSource(source: Traceable): Promise<void> {
 
 /** The strokes of art or lettering, found without showing them. */
 export async function strokesFoundIn(
-  source: Art | Lettering,
+  source: Artwork,
   onProgress: (done: number) => void,
 ): Promise<TracedStroke[]> {
   stopTracing();
@@ -144,7 +144,7 @@ const colourOf = (source: Traceable): string => {
 
 export function sourceById(piece: Piece, id: string): Traceable | null {
   const layer = piece.layers.find((l) => l.id === id);
-  if (layer && layer.type !== 'stroke') return layer;
+  if (layer && isArtwork(layer)) return layer;
   return piece.underlays.find((underlay) => underlay.id === id) ?? null;
 }
 
@@ -161,7 +161,7 @@ export function takeTrace(): void {
   edit(() => ({
     ...piece,
     layers: piece.layers.map((layer) =>
-      layer.id === run.source && layer.type !== 'stroke' ? { ...layer, hidden: true } : layer,
+      layer.id === run.source && isArtwork(layer) ? { ...layer, hidden: true } : layer,
     ),
   }));
   useTracing.setState({ run: null, ink: null });

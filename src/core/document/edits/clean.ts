@@ -1,4 +1,5 @@
 import {
+  insertPoint,
   distance,
   fitCubic,
   fitPath,
@@ -16,7 +17,6 @@ import {
   type Point,
 } from '../../geometry';
 import type { Piece, Stroke } from '../schema';
-import { insertPoint } from './points';
 import { updateStrokes } from './layers';
 
 /** Samples of a path at even distances, with the places of its corners among them. */

@@ -67,7 +67,7 @@ const inkOf = (p: Piece, frame: number) =>
 
 /** Where ink of a line lies on its strokes laid end to end. */
 function expected(p: Piece, frame: number) {
-  const window = windowOf(keyedById(p, 'g')!.window, whole, null, frame);
+  const window = windowOf(keyedById(p, 'g')!.window!, whole, null, frame);
   let before = 0;
   return LENGTHS.map((length) => {
     const own = Math.max(1, length);

@@ -176,8 +176,8 @@ test('another rate keeps seconds to the nearest frame, or frames as they are', (
 });
 
 test('another length spreads everything or leaves it, and the last key is found', () => {
-  expect(withLength(piece, 50, false)).toEqual({ ...piece, length: 50 });
-  const half = withLength(piece, 50, true);
+  expect(withLength(piece, 50, 'stays')).toEqual({ ...piece, length: 50 });
+  const half = withLength(piece, 50, 'spread');
   expect(keysAt(half, { stroke: 'a', part: 'head' }).map((key) => key.frame)).toEqual([5, 15]);
   expect(lastKeyedFrame(piece)).toBe(80);
   expect(lastKeyedFrame(half)).toBe(40);

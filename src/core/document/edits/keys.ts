@@ -1,5 +1,4 @@
 import {
-  isKeyed,
   keysOf,
   reversedEasing,
   withKey,
@@ -18,9 +17,11 @@ import {
   type AnyAnimated,
   type Keyed,
   type KeyedPart,
+  type KeyValue,
 } from '../keyed-parts';
-import { strokeById, type Piece, type Stroke } from '../schema';
-import { updateStrokes } from './layers';
+import type { Pin } from '../pin-schema';
+import type { Group, Piece, Stroke } from '../schema';
+import { updateLayers } from './layers';
 
 /** A key by its owner (a stroke, or a group timed as one line), the part it belongs to, and its place in the list there. */
 export interface KeyRef {
@@ -32,41 +33,73 @@ export interface KeyRef {
 export const sameKey = (a: KeyRef, b: KeyRef): boolean =>
   a.stroke === b.stroke && a.part === b.part && a.index === b.index;
 
-/** What bears keys by its id: a stroke, or a group with a line. */
-export const keyedById = (piece: Piece, id: string): Keyed | undefined =>
-  strokeById(piece, id) ?? piece.groups.find((group) => group.id === id)?.line;
+const pinAsKeyed = ({ x, y }: Pin): Keyed => ({ pin: { x, y } });
+
+/** A group as what bears keys: those of its line, and its own. */
+function groupAsKeyed({ line, place, masks }: Group): Keyed {
+  return {
+    ...(line && { window: line.window }),
+    ...(place && { place }),
+    ...(masks && { masks }),
+  };
+}
+
+/** What bears keys by its id: a layer, a group or a pin. */
+export function keyedById(piece: Piece, id: string): Keyed | undefined {
+  const layer = piece.layers.find((one) => one.id === id);
+  if (layer) return layer;
+  const group = piece.groups.find((one) => one.id === id);
+  if (group) return groupAsKeyed(group);
+  const pin = piece.pins.find((one) => one.id === id);
+  return pin && pinAsKeyed(pin);
+}
 
 /** The list of keys that a reference points into. */
 export function keysAt(
   piece: Piece,
   { stroke, part }: Pick<KeyRef, 'stroke' | 'part'>,
-): readonly Key<number | string>[] {
+): readonly Key<KeyValue>[] {
   const keyed = keyedById(piece, stroke);
   const value = keyed && partOf(keyed, part);
-  return value === undefined ? [] : keysOf(value as Animated<number | string>);
+  return value === undefined ? [] : keysOf(value as Animated<KeyValue>);
 }
 
-/** Changes strokes and lines of groups by their ids. */
+/** Changes layers, groups and pins by their ids, as what bears keys. */
 export function updateKeyed(
   piece: Piece,
   ids: readonly string[],
   change: <K extends Keyed>(keyed: K, id: string) => K,
 ): Piece {
-  const strokes = updateStrokes(piece, ids, (stroke) => change(stroke, stroke.id));
-  if (!strokes.groups.some((group) => group.line && ids.includes(group.id))) return strokes;
-  return {
-    ...strokes,
-    groups: strokes.groups.map((group) =>
-      group.line && ids.includes(group.id) ? { ...group, line: change(group.line, group.id) } : group,
-    ),
-  };
+  const layers = updateLayers(piece, ids, (layer) => change(layer, layer.id));
+  const groups = changedOnes(layers.groups, ids, (group) => {
+    const keyed = groupAsKeyed(group);
+    const { window, place, masks } = change(keyed, group.id);
+    return {
+      ...group,
+      ...(group.line && window && { line: { ...group.line, window } }),
+      ...(place && { place }),
+      ...(masks && { masks }),
+    };
+  });
+  const pins = changedOnes(layers.pins, ids, (pin) => ({ ...pin, ...change(pinAsKeyed(pin), pin.id).pin }));
+  return groups === piece.groups && pins === piece.pins ? layers : { ...layers, groups, pins };
 }
+
+/** A list in which the ones with the given ids are changed; the same list where there are none. */
+const changedOnes = <T extends { readonly id: string }>(
+  list: readonly T[],
+  ids: readonly string[],
+  change: (one: T) => T,
+): readonly T[] =>
+  list.some((one) => ids.includes(one.id))
+    ? list.map((one) => (ids.includes(one.id) ? change(one) : one))
+    : list;
 
 /** Changes each referenced list of keys once, given the places referenced in it. */
 function changeKeys(
   piece: Piece,
   refs: readonly KeyRef[],
-  change: (value: Animated<number | string>, indices: number[]) => AnyAnimated,
+  change: (value: Animated<KeyValue>, indices: number[]) => AnyAnimated,
 ): Piece {
   return updateKeyed(piece, [...new Set(refs.map((ref) => ref.stroke))], (keyed, id) => {
     const own = refs.filter((ref) => ref.stroke === id);
@@ -74,13 +107,13 @@ function changeKeys(
       const value = partOf(result, part);
       if (value === undefined) return result;
       const indices = own.filter((ref) => ref.part === part).map((ref) => ref.index);
-      return withPart(result, part, change(value as Animated<number | string>, indices));
+      return withPart(result, part, change(value as Animated<KeyValue>, indices));
     }, keyed);
   });
 }
 
 /** Sets the value of a part at a frame, adding a key or changing the one there. */
-export const setKey = <V extends number | string>(
+export const setKey = <V extends KeyValue>(
   piece: Piece,
   id: string,
   part: KeyedPart,
@@ -99,7 +132,7 @@ export const setKey = <V extends number | string>(
 export const changeKey = (
   piece: Piece,
   refs: readonly KeyRef[],
-  to: { value?: number | string; easing?: Easing },
+  to: { value?: KeyValue; easing?: Easing },
 ): Piece =>
   changeKeys(piece, refs, (value, indices) => ({
     keys: keysOf(value).map((key, i) => (indices.includes(i) ? { ...key, ...to } : key)) as Key[],
@@ -163,7 +196,7 @@ export function reverseKeys(piece: Piece, refs: readonly KeyRef[]): Piece {
     const keys = keysOf(value);
     const turned = keys
       .filter((_, i) => indices.includes(i))
-      .map((key, i, all): Key<number | string> => ({
+      .map((key, i, all): Key<KeyValue> => ({
         frame: first + last - key.frame,
         value: key.value,
         // A key's easing is that of what follows it: turned round, that is the easing of the key before.
@@ -184,7 +217,7 @@ export interface CopiedKeys {
   readonly parts: readonly {
     readonly stroke: string;
     readonly part: KeyedPart;
-    readonly keys: readonly Key<number | string>[];
+    readonly keys: readonly Key<KeyValue>[];
   }[];
 }
 
@@ -222,7 +255,7 @@ export function pasteKeys(piece: Piece, copied: CopiedKeys, ids: readonly string
         if (value === undefined) return keyed;
         const put = keys.map((key) => ({ ...key, frame: key.frame + frame }));
         const taken = new Set(put.map((key) => key.frame));
-        const kept = keysOf(value as Animated<number | string>).filter((key) => !taken.has(key.frame));
+        const kept = keysOf(value as Animated<KeyValue>).filter((key) => !taken.has(key.frame));
         return withPart(keyed, part, { keys: [...kept, ...put].sort((a, b) => a.frame - b.frame) as Key[] });
       }),
     piece,
@@ -233,10 +266,7 @@ export function pasteKeys(piece: Piece, copied: CopiedKeys, ids: readonly string
 export const shiftKeyed = <K extends Keyed>(keyed: K, frames: number): K =>
   frames === 0
     ? keyed
-    : mapKeyed(
-        keyed,
-        (value) => withShiftedKeys(value as Animated<number | string>, () => frames) as AnyAnimated,
-      );
+    : mapKeyed(keyed, (value) => withShiftedKeys(value as Animated<KeyValue>, () => frames) as AnyAnimated);
 
 /** Moves everything keyed in strokes and lines by a number of frames. */
 export const shiftStrokes = (piece: Piece, ids: readonly string[], frames: number): Piece =>
@@ -244,9 +274,8 @@ export const shiftStrokes = (piece: Piece, ids: readonly string[], frames: numbe
 
 /** First and last frame keyed in a window, or null when nothing in it is keyed. */
 export function keyedSpan({ window }: Pick<Stroke, 'window'>): { first: number; last: number } | null {
-  const frames = keyedParts({ window }).flatMap((part) => {
-    const value = partOf({ window }, part)!;
-    return isKeyed(value as Animated) ? keysOf(value as Animated).map((key) => key.frame) : [];
-  });
+  const frames = keyedParts({ window }).flatMap((part) =>
+    keysOf(partOf({ window }, part) as Animated).map((key) => key.frame),
+  );
   return frames.length > 0 ? { first: Math.min(...frames), last: Math.max(...frames) } : null;
 }

@@ -1,42 +1,59 @@
 import { framesPerSecond, keysOf, mapValues, type Animated, type Rate } from '../../timing';
-import { changed } from '../changed';
-import { keyedParts, mapKeyed, partOf, withAllRetimed, type Keyed } from '../keyed-parts';
+import { changed, sameValue } from '../changed';
+import { keyedParts, mapKeyed, partOf, withAllRetimed, type Keyed, type KeyValue } from '../keyed-parts';
 import { LIMITS, type Marker, type Piece } from '../schema';
 import type { Travel } from '../window-schema';
+import { keyedById, updateKeyed } from './keys';
 
 /** What a change of the rate leaves as it is. */
 export type Kept = 'seconds' | 'frames';
+
+/** What a change of the length does to what is keyed: leaves it, spreads it over the new length, or stretches the hold alone. */
+export type Stretch = 'stays' | 'spread' | 'hold';
 
 const travelTimed = (travel: Travel, factor: number): Travel =>
   travel.unit === 'frames'
     ? { ...travel, length: mapValues(travel.length, (frames) => frames * factor) }
     : travel;
 
-function timed<K extends Keyed>(keyed: K, factor: number): K {
-  const moved = mapKeyed(keyed, (value) => withAllRetimed(value, (frame) => frame * factor));
-  const { travel } = moved.window;
-  return travel ? { ...moved, window: { ...moved.window, travel: travelTimed(travel, factor) } } : moved;
+/** Everything keyed, at the frames that a rule gives; what counts in frames without a place in time grows by the factor. */
+function timed<K extends Keyed>(keyed: K, at: (frame: number) => number, factor: number): K {
+  const moved = mapKeyed(keyed, (value) => withAllRetimed(value, at));
+  const { window, arrival } = moved;
+  return {
+    ...moved,
+    ...(window?.travel && { window: { ...window, travel: travelTimed(window.travel, factor) } }),
+    ...(arrival && { arrival: { ...arrival, gap: arrival.gap * factor } }),
+  };
+}
+
+/** Everything in a piece that has a place in time, at the frames that a rule gives; its length is left alone. */
+function retimed(piece: Piece, at: (frame: number) => number, factor: number): Piece {
+  const whole = (frame: number): number => Math.min(LIMITS.frames, Math.max(0, Math.round(at(frame))));
+  const markers = piece.markers.map((marker) => ({ ...marker, frame: whole(marker.frame) }));
+  const range = (now: { from: number; to: number }) => ({
+    from: whole(now.from),
+    to: Math.max(whole(now.from) + 1, whole(now.to)),
+  });
+  const ids = [...piece.layers, ...piece.groups, ...piece.pins].map(({ id }) => id);
+  const moved = updateKeyed(piece, ids, (keyed) => timed(keyed, at, factor));
+  return changed<Piece>(moved, {
+    layers: moved.layers.map((layer) => {
+      if (layer.type === 'stroke' && layer.cue)
+        return { ...layer, cue: { ...layer.cue, offset: Math.round(layer.cue.offset * factor) } };
+      return layer.type === 'piece' ? { ...layer, start: at(layer.start) } : layer;
+    }),
+    markers: markers.filter((marker, i) => i === markers.length - 1 || marker.frame < markers[i + 1]!.frame),
+    ...(piece.workRange && { workRange: range(piece.workRange) }),
+    ...(piece.hold && { hold: range(piece.hold) }),
+  });
 }
 
 /** Everything in a piece that has a place in time, spread or squeezed by a factor; its length too. */
-function spreadInTime(piece: Piece, factor: number): Piece {
-  const at = (frame: number): number => Math.round(frame * factor);
-  const markers = piece.markers.map((marker) => ({ ...marker, frame: at(marker.frame) }));
-  const { workRange } = piece;
-  return changed<Piece>(piece, {
-    length: Math.min(LIMITS.frames, Math.max(1, at(piece.length))),
-    layers: piece.layers.map((layer) => {
-      if (layer.type !== 'stroke') return layer;
-      const stroke = timed(layer, factor);
-      return stroke.cue ? { ...stroke, cue: { ...stroke.cue, offset: at(stroke.cue.offset) } } : stroke;
-    }),
-    groups: piece.groups.map((group) => (group.line ? { ...group, line: timed(group.line, factor) } : group)),
-    markers: markers.filter((marker, i) => i === markers.length - 1 || marker.frame < markers[i + 1]!.frame),
-    ...(workRange && {
-      workRange: { from: at(workRange.from), to: Math.max(at(workRange.from) + 1, at(workRange.to)) },
-    }),
-  });
-}
+const spreadInTime = (piece: Piece, factor: number): Piece => ({
+  ...retimed(piece, (frame) => frame * factor, factor),
+  length: Math.min(LIMITS.frames, Math.max(1, Math.round(piece.length * factor))),
+});
 
 /** A piece at another rate: kept seconds move every key to the nearest frame there, kept frames make all of it run quicker or slower. */
 export function withRate(piece: Piece, rate: Rate, keep: Kept): Piece {
@@ -44,27 +61,73 @@ export function withRate(piece: Piece, rate: Rate, keep: Kept): Piece {
   return { ...(keep === 'seconds' && factor !== 1 ? spreadInTime(piece, factor) : piece), rate };
 }
 
-/** A piece of another length, in frames; what is keyed stays where it is, or is spread over the new length. */
-export function withLength(piece: Piece, length: number, spread: boolean): Piece {
+/** The rule that leaves what comes before and after a hold as quick as it is, and stretches the hold by some frames. */
+export function holdRule(hold: NonNullable<Piece['hold']>, by: number): (frame: number) => number {
+  const grown = (hold.to - hold.from + by) / (hold.to - hold.from);
+  return (frame) =>
+    frame <= hold.from ? frame : frame >= hold.to ? frame + by : hold.from + (frame - hold.from) * grown;
+}
+
+/** The shortest a piece can be made by its hold alone: a frame of it is left. */
+export const shortestByHold = (piece: Pick<Piece, 'length' | 'hold'>): number =>
+  piece.hold ? piece.length - (piece.hold.to - piece.hold.from) + 1 : piece.length;
+
+/** A piece of another length, in frames. Where only the hold is stretched, it is never less than a frame. */
+export function withLength(piece: Piece, length: number, stretch: Stretch): Piece {
   const now = Math.min(LIMITS.frames, Math.max(1, Math.round(length)));
-  if (!spread) return { ...piece, length: now };
+  if (stretch === 'hold' && piece.hold) {
+    const held = Math.max(now, shortestByHold(piece));
+    return { ...retimed(piece, holdRule(piece.hold, held - piece.length), 1), length: held };
+  }
+  if (stretch !== 'spread') return { ...piece, length: now };
   return { ...spreadInTime(piece, now / piece.length), length: now };
+}
+
+/** Protects what comes before and after some frames from changes of the length; null for no such frames. */
+export const setHold = (piece: Piece, hold: Piece['hold'] | null): Piece =>
+  changed<Piece>(piece, { hold: hold ?? undefined });
+
+/**
+ * The longest stretch of a piece in which nothing that is keyed moves, as its hold: from the frame after the last key of
+ * coming to the first of leaving; null where there is none of two frames.
+ */
+export function restOf(piece: Piece): NonNullable<Piece['hold']> | null {
+  const ids = [...piece.layers, ...piece.groups, ...piece.pins].map(({ id }) => id);
+  // Between two keys that hold the same nothing moves, so only stretches that change something count.
+  const busy = ids.flatMap((id) => {
+    const keyed = keyedById(piece, id);
+    if (!keyed) return [];
+    const later = keyed.arrival ? keyed.arrival.gap * 12 : 0;
+    return keyedParts(keyed).flatMap((part) => {
+      const keys = keysOf(partOf(keyed, part) as Animated<KeyValue>);
+      return keys.flatMap((key, i) => {
+        const next = keys[i + 1];
+        return next && !sameValue(next.value, key.value) ? [{ from: key.frame, to: next.frame + later }] : [];
+      });
+    });
+  });
+  if (busy.length === 0) return null;
+  const sorted = busy.sort((a, b) => a.from - b.from);
+  let best: NonNullable<Piece['hold']> | null = null;
+  let end = sorted[0]!.to;
+  for (const { from, to } of sorted.slice(1)) {
+    const gap = { from: Math.ceil(end), to: Math.floor(from) };
+    if (gap.to - gap.from >= 2 && gap.to - gap.from > (best ? best.to - best.from : 0)) best = gap;
+    end = Math.max(end, to);
+  }
+  return best;
 }
 
 /** The last frame that is keyed anywhere; 0 where none is. */
 export function lastKeyedFrame(piece: Piece): number {
-  const owners: Keyed[] = [
-    ...piece.layers.flatMap((layer) => (layer.type === 'stroke' ? [layer] : [])),
-    ...piece.groups.flatMap((group) => (group.line ? [group.line] : [])),
-  ];
-  return owners.reduce(
-    (last, keyed) =>
-      keyedParts(keyed).reduce(
-        (most, part) => Math.max(most, keysOf(partOf(keyed, part) as Animated).at(-1)!.frame),
-        last,
-      ),
-    0,
-  );
+  const ids = [...piece.layers, ...piece.groups, ...piece.pins].map(({ id }) => id);
+  return ids.reduce((last, id) => {
+    const keyed = keyedById(piece, id);
+    const frames = keyed
+      ? keyedParts(keyed).map((part) => keysOf(partOf(keyed, part) as Animated<KeyValue>).at(-1)!.frame)
+      : [];
+    return Math.max(last, ...frames);
+  }, 0);
 }
 
 /** Puts a marker at its frame; one that was there gives place. */

@@ -7,7 +7,9 @@ import {
   type Matrix,
   type Point,
 } from '../../geometry';
-import type { Layer, Piece, Underlay } from '../schema';
+import { mapValues, valueAt, type Animated } from '../../timing';
+import { placementAbout } from '../placement-schema';
+import { contentOf, type Layer, type Nested, type Piece, type Underlay } from '../schema';
 import { scaledInk } from './ink';
 import { updateLayers } from './layers';
 import { movePoints } from './points';
@@ -16,6 +18,15 @@ import { movePoints } from './points';
 export function movedLayer(layer: Layer, by: Point): Layer {
   if (layer.type === 'stroke') return { ...layer, path: movePoints(layer.path, by) };
   if (layer.type === 'art') return { ...layer, transform: compose(translation(by.x, by.y), layer.transform) };
+  if (layer.type === 'piece') {
+    const place =
+      layer.place ??
+      placementAbout({ x: contentOf(layer).size.width / 2, y: contentOf(layer).size.height / 2 });
+    return {
+      ...layer,
+      place: { ...place, x: mapValues(place.x, (x) => x + by.x), y: mapValues(place.y, (y) => y + by.y) },
+    };
+  }
   return { ...layer, x: layer.x + by.x, y: layer.y + by.y };
 }
 
@@ -41,6 +52,7 @@ export function scaledLayer(layer: Layer, factor: number, about: Point): Layer {
     };
   }
   if (layer.type === 'art') return { ...layer, transform: compose(m, layer.transform) };
+  if (layer.type === 'piece') return scaledPiece(layer, factor, about);
   return {
     ...layer,
     ...at(layer),
@@ -49,6 +61,25 @@ export function scaledLayer(layer: Layer, factor: number, about: Point): Layer {
       ...layer.set,
       scale: layer.set.scale * factor,
       glyphs: layer.set.glyphs.map((g) => ({ ...g, x: g.x * factor, y: g.y * factor })),
+    },
+  };
+}
+
+/** A nested piece scaled by its placement, which keeps its pivot where it was made. */
+function scaledPiece(layer: Nested, factor: number, about: Point): Nested {
+  const { width, height } = contentOf(layer).size;
+  const place = layer.place ?? placementAbout({ x: width / 2, y: height / 2 });
+  const times = (value: Animated): Animated => mapValues(value, (v) => v * factor);
+  const shifted = (value: Animated, pivot: Animated, to: number): Animated =>
+    mapValues(value, (v) => to + (v + valueAt(pivot, 0) - to) * factor - valueAt(pivot, 0));
+  return {
+    ...layer,
+    place: {
+      ...place,
+      scaleX: times(place.scaleX),
+      scaleY: times(place.scaleY),
+      x: shifted(place.x, place.pivotX, about.x),
+      y: shifted(place.y, place.pivotY, about.y),
     },
   };
 }

@@ -2,16 +2,12 @@ import {
   distance,
   norm,
   scale,
-  segmentCubic,
-  isStraight,
-  splitCubic,
   reversePath,
   subtract,
   unit,
   corner,
   ORIGIN,
   type Path,
-  type PathPlace,
   type PathPoint,
   type Point,
 } from '../../geometry';
@@ -49,32 +45,6 @@ export function moveHandle(path: Path, index: number, side: 'in' | 'out', to: Po
     const length = p.kind === 'symmetric' ? norm(to) : norm(p[other]);
     return { ...p, [side]: to, [other]: scale(unit(to), -length) };
   });
-}
-
-/** Puts a new point on the path without changing its shape: the curve is split exactly. */
-export function insertPoint(path: Path, place: PathPlace): Path {
-  const { segment, t } = place;
-  const next = (segment + 1) % path.points.length;
-  const [left, right] = splitCubic(segmentCubic(path, segment), t);
-  const straight = isStraight(path, segment);
-  const here = { x: left[6], y: left[7] };
-  const made: PathPoint = straight
-    ? corner(here.x, here.y)
-    : {
-        ...here,
-        in: { x: left[4] - here.x, y: left[5] - here.y },
-        out: { x: right[2] - here.x, y: right[3] - here.y },
-        kind: 'smooth',
-      };
-  const points = path.points.map((p, i): PathPoint => {
-    let changed = p;
-    if (straight) return changed;
-    if (i === segment) changed = { ...changed, out: subtract({ x: left[2], y: left[3] }, p) };
-    if (i === next) changed = { ...changed, in: subtract({ x: right[4], y: right[5] }, p) };
-    return changed;
-  });
-  points.splice(segment + 1, 0, made);
-  return { ...path, points };
 }
 
 /** Makes points corners without handles. */

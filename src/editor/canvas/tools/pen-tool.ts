@@ -2,7 +2,6 @@ import {
   addLayers,
   DEFAULT_INK,
   extendPath,
-  insertPoint,
   newStroke,
   strokeById,
   strokesOf,
@@ -14,6 +13,7 @@ import {
   type Stroke,
 } from '@/core/document';
 import {
+  insertPoint,
   add,
   corner,
   distance,

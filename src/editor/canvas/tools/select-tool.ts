@@ -1,5 +1,4 @@
 import {
-  insertPoint,
   moveHandle,
   movePoints,
   moveLayers,
@@ -15,7 +14,7 @@ import {
 } from '@/core/document';
 import type { Snapped } from '@/core/snap';
 import { layerBounds } from '@/core/scene';
-import { add, distance, subtract, type Path, type Point } from '@/core/geometry';
+import { insertPoint, add, distance, subtract, type Path, type Point } from '@/core/geometry';
 import {
   beginDrag,
   cancelDrag,

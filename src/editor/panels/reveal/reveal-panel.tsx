@@ -1,5 +1,6 @@
 'use client';
 import styled from 'styled-components';
+import { isArtwork } from '@/core/document';
 import { Button, MainButton } from '@/ui';
 import { stopWriting, useWriting, writeItself, writesItself } from '../../reveal';
 import { singleLayer, useCalm } from '../../state';
@@ -19,7 +20,7 @@ function WriteItself() {
   const piece = useCalm((s) => s.piece);
   const layer = useCalm(singleLayer);
   const writing = useWriting();
-  if (!layer || layer.type === 'stroke') return null;
+  if (!layer || !isArtwork(layer)) return null;
   const again = writesItself(piece, layer);
   const empty = layer.type === 'lettering' && layer.setting.text.trim() === '';
   return (

@@ -1,5 +1,5 @@
-import type { Lettering } from '../document';
 import { commandsOf, compose, scaling, transformCommands, translation, type PathCommand } from '../geometry';
+import type { Lettering } from './schema';
 
 /** The outlines of lettering in piece pixels, letter by letter. */
 export const letterOutlines = ({ set, x, y }: Pick<Lettering, 'set' | 'x' | 'y'>): PathCommand[][] =>

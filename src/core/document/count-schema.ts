@@ -1,0 +1,13 @@
+import { z } from 'zod';
+import { animatedSchema } from '../timing';
+
+/** A number that stands in lettering where its text has a #, counted as its keys go. */
+export const countSchema = z.strictObject({
+  value: animatedSchema(-1e9, 1e9),
+  /** Digits after the point. */
+  places: z.number().int().min(0).max(6),
+});
+export type Count = z.infer<typeof countSchema>;
+
+/** The sign in a text that its number takes the place of. */
+export const COUNT_SIGN = '#';

@@ -1,0 +1,55 @@
+import { COUNT_SIGN, type Lettering } from '../document';
+import { valueAt } from '../timing';
+
+/** A number as it is written, with so many digits after the point. */
+export const numberWords = (value: number, places: number): string => {
+  const text = Math.abs(value).toFixed(places);
+  return value < 0 && Number(text) !== 0 ? `-${text}` : text;
+};
+
+/** The glyphs of digits get names of their own among those of a face, of which none has so many. */
+const FIRST_DIGIT = 90_000_000;
+
+const made = new WeakMap<Lettering, Map<string, Lettering>>();
+
+/** Numbers that are kept made: as many as are seen in a few seconds. */
+const KEPT = 200;
+
+/** Lettering as it stands with its number at a frame; itself where it counts nothing. The same one for the same number. */
+export function countedAt(lettering: Lettering, frame: number): Lettering {
+  const { count, set } = lettering;
+  if (!count || !set.digits) return lettering;
+  const text = numberWords(valueAt(count.value, frame), count.places);
+  let known = made.get(lettering);
+  if (!known) made.set(lettering, (known = new Map()));
+  let result = known.get(text);
+  if (!result) {
+    if (known.size >= KEPT) known.clear();
+    known.set(text, (result = withNumber(lettering, text)));
+  }
+  return result;
+}
+
+function withNumber(lettering: Lettering, text: string): Lettering {
+  const { set, setting } = lettering;
+  const digits = set.digits!;
+  const grown = text.length * digits.advance - digits.width;
+  const shift = setting.align === 'left' ? 0 : setting.align === 'right' ? -grown : -grown / 2;
+  const at = setting.text.indexOf(COUNT_SIGN);
+  const others = set.glyphs
+    .filter((glyph) => glyph.cluster !== at)
+    .map((glyph) => {
+      // Only its own line makes room for the number.
+      if (glyph.y !== digits.y) return glyph;
+      return { ...glyph, x: glyph.x + shift + (glyph.x > digits.x ? grown : 0) };
+    });
+  const outlines = { ...set.outlines };
+  const number = [...text].flatMap((sign, i) => {
+    const outline = digits.outlines[sign];
+    if (!outline) return [];
+    const name = String(FIRST_DIGIT + sign.charCodeAt(0));
+    outlines[name] = outline;
+    return [{ outline: name, x: digits.x + shift + i * digits.advance, y: digits.y, cluster: at }];
+  });
+  return { ...lettering, set: { ...set, outlines, glyphs: [...others, ...number] } };
+}
