@@ -13,8 +13,7 @@ import {
   type Ink,
   type Piece,
 } from '../../src/core/document';
-import { measurePath, pathData, smooth } from '../../src/core/geometry';
-import { penWidth, sweptOutline } from '../../src/core/ink';
+import { parallelPath, pathData, reversePath, smooth, wholePath, type Path } from '../../src/core/geometry';
 import { seeded } from '../../src/core/testing/families';
 import { LINEAR } from '../../src/core/timing';
 
@@ -72,28 +71,26 @@ export const FULL_INK: Partial<Ink> = {
   },
 };
 
+/** The outline of a pen's way, in some dozen curves as letters of a face have. */
+function letterOf(path: Path, width: number): string {
+  const [left, right] = [parallelPath(path, width / 2), reversePath(parallelPath(path, -width / 2))];
+  return pathData(wholePath({ closed: true, points: [...left.points, ...right.points] }));
+}
+
 /** A title of n letters as art, each revealed by a stroke of its own that is a little wider. */
 export function revealedTitle(n: number): Piece {
   const piece = title(n);
   const strokes = strokesOf(piece);
-  const shapes = strokes.map(({ path, ink }): ArtShape => {
-    const width = ink.width as number;
-    const { length } = measurePath(path);
-    const span = { from: 0, to: length };
-    const letter = sweptOutline(path, penWidth(width, length, undefined, null, span), 0, length, {
-      cap: 'round',
-      join: 'round',
-      miterLimit: 4,
-    });
-    return {
-      data: pathData(letter),
+  const shapes = strokes.map(
+    ({ path, ink }): ArtShape => ({
+      data: letterOf(path, ink.width as number),
       fill: '#ede6d8',
       fillOpacity: 1,
       rule: 'nonzero',
       line: null,
       transform: [1, 0, 0, 1, 0, 0],
-    };
-  });
+    }),
+  );
   const art: Art = {
     type: 'art',
     id: 'art',

@@ -59,6 +59,10 @@ function groupBounds({ ground, items, blur, shift }: GroupItem): Bounds | null {
 /** A rectangle in piece pixels that surely holds all ink of an item; null where it has none. */
 export function itemBounds(item: DrawItem): Bounds | null {
   if (item.kind === 'group') return groupBounds(item);
+  if (item.kind === 'clip') {
+    const [within, all] = [commandsBounds(item.path), unite(item.items.flatMap((one) => itemBounds(one) ?? []))];
+    return within && all && meet(within, all);
+  }
   if (item.kind === 'fill') return commandsBounds(item.path);
   const path = item.transform ? transformCommands(item.path, item.transform) : item.path;
   const bounds = commandsBounds(path);

@@ -3,6 +3,7 @@ import { MITER_LIMIT, type LinearGradient } from '../ink';
 import type { DrawItem, DrawList, FillItem, GroupItem, Operator, StrokeItem } from '../scene';
 import type { MakeCanvas, PaintContext } from './context';
 import { BLUR_REACH, itemBounds } from './ink-bounds';
+import { keepOrGiveBack, keptGroup, type PaintedAt } from './kept-groups';
 import { paintRibbon } from './ribbon';
 import { giveBack, layDown, takeLayer, type Layer } from './layers';
 
@@ -36,6 +37,15 @@ const OPERATIONS: Record<Operator, string> = {
 };
 
 function paintItem(item: DrawItem, context: PaintContext, make: MakeCanvas): void {
+  if (item.kind === 'clip') {
+    context.save();
+    context.beginPath();
+    tracePath(context, item.path);
+    context.clip(item.rule ?? 'nonzero');
+    for (const inner of item.items) paintItem(inner, context, make);
+    context.restore();
+    return;
+  }
   context.globalAlpha = item.opacity;
   const operation = item.operator ? OPERATIONS[item.operator] : item.blend;
   if (operation) context.globalCompositeOperation = operation;
@@ -147,6 +157,12 @@ function paintGroup(group: GroupItem, context: PaintContext, make: MakeCanvas): 
   const box = groupPixels(group, context);
   if (!box) return;
   const { a, d, e, f } = context.getTransform();
+  const at = { left: box.left, top: box.top, key: [a, e, f, box.left, box.top, box.right, box.bottom].join() };
+  const before = keptGroup(make, group, at.key);
+  if (before) {
+    layAt(before.layer, context, at);
+    return;
+  }
   let layer = takeLayer(make, box.right - box.left, box.bottom - box.top);
   const inner = layer.context;
   const { x, y } = group.shift ?? { x: 0, y: 0 };
@@ -172,9 +188,14 @@ function paintGroup(group: GroupItem, context: PaintContext, make: MakeCanvas): 
   }
   if (group.blur) layer = blurred(layer, group.blur * a, make);
   if (group.gain !== undefined && group.gain !== 1) layer = gained(layer, group.gain, make);
+  layAt(layer, context, at);
+  keepOrGiveBack(make, group, layer, at);
+}
+
+/** Lays a painted group where it belongs, at whole pixels. */
+function layAt(layer: Layer, context: PaintContext, { left, top }: PaintedAt): void {
   context.save();
   context.setTransform(1, 0, 0, 1, 0, 0);
-  layDown(layer, context, box.left, box.top);
+  layDown(layer, context, left, top);
   context.restore();
-  giveBack(make, layer);
 }

@@ -75,7 +75,7 @@ function laid(one: Part, items: Items, frame: number): Items {
   if (opacity <= 0) return [];
   return kept(one, 'laid', [items, opacity], () => {
     const [only] = items;
-    const single = items.length === 1 && !only!.operator && !only!.blend;
+    const single = items.length === 1 && only!.kind !== 'clip' && !only!.operator && !only!.blend;
     if (single) return [{ ...only!, opacity: only!.opacity * opacity, ...(blend && { blend }) }];
     return [{ kind: 'group', items, opacity, ...(blend && { blend }) }];
   });

@@ -13,7 +13,6 @@ import {
   type MeasuredPath,
   type Path,
   type PathCommand,
-  type Point,
 } from '../geometry';
 import {
   colourRibbon,
@@ -27,8 +26,6 @@ import {
   placeEnd,
   square,
   sweptOutline,
-  RIB,
-  type ColourRibbon,
   type InkWindow,
   type PenWidth,
   type PlacedEnd,
@@ -36,9 +33,10 @@ import {
   type StrokeEnd,
 } from '../ink';
 import { valueAt } from '../timing';
-import type { DrawItem, FillItem, GroupItem, StrokeItem } from './draw-list';
+import type { DrawItem, LaidItem, FillItem, GroupItem, StrokeItem } from './draw-list';
 import { dashesAt, stopsAt, tapersAt } from './ink-now';
 import type { Moment } from './moment';
+import { transformed } from './transformed';
 
 export const CANVAS_CAPS = { flat: 'butt', round: 'round', square: 'square' } as const;
 
@@ -140,12 +138,12 @@ export const wholeWidth = (ink: Ink, width: number): number =>
   ink.line?.kind === 'double' ? ink.line.distance + width : width;
 
 /** The shape of a stroke's line, single, double or hollow, in one colour or gradient. */
-function lineShape(laid: Laid, look: Paint): DrawItem {
+function lineShape(laid: Laid, look: Paint): LaidItem {
   const { ink, width, spans, m } = laid;
   const { line } = ink;
   if (!line) return penShape(laid, width, spans, ink.cap, look);
   const cut = { colour: MASK, opacity: 1 };
-  const group = (items: DrawItem[]): GroupItem => ({ kind: 'group', items, opacity: look.opacity });
+  const group = (items: LaidItem[]): GroupItem => ({ kind: 'group', items, opacity: look.opacity });
   const opaque = { ...look, opacity: 1 };
   if (line.kind === 'hollow') {
     const inner = width - 2 * line.thickness;
@@ -173,7 +171,7 @@ function colouredAlong(
   stops: readonly Stop[],
   over: 'whole' | 'visible',
   opacity: number,
-): DrawItem {
+): LaidItem {
   const { m, ink, width, inked } = laid;
   const widest = ink.widths ? Math.max(...ink.widths.map((w) => w.scale)) : 1;
   const half = (wholeWidth(ink, width) / 2) * Math.max(1, widest);
@@ -225,7 +223,7 @@ function placedEnds(
 }
 
 /** A stroke's line and ends, without what lies under and over it. */
-function body(stroke: Stroke, ink: Ink, window: InkWindow, moment: Moment): DrawItem[] {
+function body(stroke: Stroke, ink: Ink, window: InkWindow, moment: Moment): LaidItem[] {
   const { frame } = moment;
   const width = valueAt(ink.width, frame);
   const opacity = valueAt(ink.opacity, frame);
@@ -243,7 +241,7 @@ function body(stroke: Stroke, ink: Ink, window: InkWindow, moment: Moment): Draw
   const inked = inkedLengths(window, m.length, stroke.path.closed);
   if (!inked) return [];
   const { head, tail, rest } = placedEnds(m, ink, width, inked);
-  const items: DrawItem[] = [];
+  const items: LaidItem[] = [];
   const laid = rest.to > rest.from ? layInk(m, ink, width, inked, rest, moment) : null;
   if (laid && laid.spans.length > 0) {
     if (!ink.gradient || !stops) items.push(lineShape(laid, { colour: solid, opacity }));
@@ -279,9 +277,9 @@ function body(stroke: Stroke, ink: Ink, window: InkWindow, moment: Moment): Draw
 }
 
 /** Line and ends as one: where they are translucent, none shows through another. */
-function merged(items: readonly DrawItem[], opacity: number): DrawItem[] {
+function merged(items: readonly LaidItem[], opacity: number): LaidItem[] {
   if (items.length < 2 || items.every((item) => item.opacity === 1)) return [...items];
-  const parts = items.flatMap((item, i): DrawItem[] => {
+  const parts = items.flatMap((item, i): LaidItem[] => {
     const own = { ...item, opacity: Math.min(1, item.opacity / opacity) };
     if (i === 0 || own.opacity === 1) return [own];
     return [
@@ -293,7 +291,7 @@ function merged(items: readonly DrawItem[], opacity: number): DrawItem[] {
 }
 
 /** A stroke's line and ends, in as many runs as its ink has. Where two runs meet, translucent ink is not doubled. */
-function runs(stroke: Stroke, ink: Ink, window: InkWindow, moment: Moment): DrawItem[] {
+function runs(stroke: Stroke, ink: Ink, window: InkWindow, moment: Moment): LaidItem[] {
   const [first, ...more] = runsOf(window, stroke.path.closed);
   if (more.length === 0) return body(stroke, ink, first!, moment);
   const opacity = valueAt(ink.opacity, moment.frame);
@@ -329,35 +327,6 @@ function capAlone(path: Path, ink: Ink, width: number, window: InkWindow): reado
   return (ink.cap === 'round' ? disc : square)(point.x, point.y, width / 2);
 }
 
-const shiftedRibbon = (ribbon: ColourRibbon, by: Point): ColourRibbon => ({
-  ...ribbon,
-  ribs: ribbon.ribs.map((v, i) => {
-    const part = i % RIB.size;
-    return part === RIB.x ? v + by.x : part === RIB.y ? v + by.y : v;
-  }),
-});
-
-/** An item moved by an offset. */
-function shifted(item: DrawItem, by: Point): DrawItem {
-  if (by.x === 0 && by.y === 0) return item;
-  if (item.kind === 'group') {
-    const { ground } = item;
-    return {
-      ...item,
-      items: item.items.map((inner) => shifted(inner, by)),
-      ...(ground && { ground: shiftedRibbon(ground, by) }),
-    };
-  }
-  const moved = (p: Point): Point => ({ x: p.x + by.x, y: p.y + by.y });
-  const { colour } = item;
-  return {
-    ...item,
-    path: transformCommands(item.path, translation(by.x, by.y)),
-    colour:
-      typeof colour === 'string' ? colour : { ...colour, from: moved(colour.from), to: moved(colour.to) },
-  };
-}
-
 /** The ink of a shadow line: all of it, ends included, in one colour. */
 function shadowInk(ink: Ink, line: ShadowLine, frame: number): Ink {
   const plain = (end: StrokeEnd | undefined) => end && { shape: end.shape, size: end.size };
@@ -382,7 +351,7 @@ function shadowInk(ink: Ink, line: ShadowLine, frame: number): Ink {
   };
 }
 
-const asOne = (items: readonly DrawItem[]): GroupItem => ({ kind: 'group', items, opacity: 1 });
+const asOne = (items: readonly LaidItem[]): GroupItem => ({ kind: 'group', items, opacity: 1 });
 
 /** Everything a stroke shows at a moment, from below to above: shadow line, shadow, glow, the stroke, the glow within. */
 export function strokeItems(stroke: Stroke, window: InkWindow, moment: Moment): readonly DrawItem[] {
@@ -394,7 +363,7 @@ export function strokeItems(stroke: Stroke, window: InkWindow, moment: Moment): 
   if (shadowLine && shadowLine.opacity > 0) {
     const under = shadowInk(ink, shadowLine, moment.frame);
     const path = parallelPath(stroke.path, shadowLine.aside);
-    out.push(...runs({ ...stroke, path }, under, window, moment).map((item) => shifted(item, shadowLine)));
+    out.push(...runs({ ...stroke, path }, under, window, moment).map((item) => transformed(item, translation(shadowLine.x, shadowLine.y))));
   }
   if (main.length === 0) return out;
   if (shadow && shadow.opacity > 0) {
