@@ -8,7 +8,15 @@ import { PieceBar, SaveBanner, StepRail, ToolStrip, wearTheme, ZoomStrip } from 
 import { CanvasStage } from './canvas';
 import { KeysDialog, listenForKeys } from './keys';
 import { SvgDialog } from './importing';
-import { InkPanel, RevealPanel, SetupPanel, TimePanel, TracePanel, UnderlayPanel } from './panels';
+import {
+  InkPanel,
+  PlacePanel,
+  RevealPanel,
+  SetupPanel,
+  TimePanel,
+  TracePanel,
+  UnderlayPanel,
+} from './panels';
 import { openForEditing } from './saving';
 import { Score } from './score';
 import { useEditor, type Step } from './state';
@@ -66,6 +74,7 @@ const PANELS: Record<Step, () => React.ReactNode> = {
   underlay: () => <UnderlayPanel />,
   trace: () => <TracePanel />,
   ink: () => <InkPanel />,
+  place: () => <PlacePanel />,
   time: () => <TimePanel />,
   reveal: () => <RevealPanel />,
 };

@@ -176,3 +176,12 @@ export const percent = {
     return value === null ? null : value / 100;
   },
 };
+
+/** Angles in radians, shown in degrees. */
+export const degrees = {
+  format: (v: number) => `${short((v * 180) / Math.PI, 1)}°`,
+  parse: (text: string) => {
+    const value = parseWithUnit('°')(text);
+    return value === null ? null : (value * Math.PI) / 180;
+  },
+};

@@ -195,10 +195,11 @@ const setTextSchema = z.strictObject({
       over: z.boolean(),
     })
     .exactOptional(),
-  /** The signs that numbers are written in, all as far apart, px; there where the text has a place for a number. */
+  /** The signs that numbers are written in; there where the text has a place for a number. */
   digits: z
     .strictObject({
-      advance: z.number().min(0).max(20_000),
+      /** How far the next sign stands from each, px: after all ten digits alike. */
+      advances: z.record(z.string().length(1), z.number().min(0).max(20_000)),
       outlines: z.record(z.string().length(1), dataSchema),
       /** Where in the line the number's place begins, and how wide it is. */
       x: coordinate,

@@ -1,4 +1,5 @@
-import type { SetText, TextSetting } from '../document';
+import { COUNT_SIGN, type SetText, type TextSetting } from '../document';
+import { commandsBounds, commandsOf } from '../geometry';
 
 /** A glyph as a shaper places it, in units of the face. */
 export interface ShapedGlyph {
@@ -22,8 +23,8 @@ export interface Shaper {
 }
 
 /** Splits a text into its lines with the place of each in the text. */
-function linesOf(text: string): { text: string; start: number }[] {
-  const out: { text: string; start: number }[] = [];
+function linesOf(text: string): Line[] {
+  const out: Line[] = [];
   let start = 0;
   for (const line of text.split('\n')) {
     out.push({ text: line.replace(/\r$/, ''), start });
@@ -32,43 +33,149 @@ function linesOf(text: string): { text: string; start: number }[] {
   return out;
 }
 
+interface Line {
+  readonly text: string;
+  readonly start: number;
+}
+
+interface Pen {
+  readonly shaper: Shaper;
+  /** Piece pixels to a unit of the face, and between letters. */
+  readonly scale: number;
+  readonly tracking: number;
+}
+
+/** Ligatures give way to tracking, as CSS Text 3, 8.2 has it. */
+const shapeLine = ({ shaper, tracking }: Pen, text: string): ShapedGlyph[] =>
+  shaper.shape(text, { ligatures: tracking === 0 });
+
+/** Space stands between letters, not within one nor after the last. */
+const hasSpace = (shaped: readonly ShapedGlyph[], i: number): boolean =>
+  shaped[i + 1] !== undefined && shaped[i + 1]!.cluster !== shaped[i]!.cluster;
+
+/** How long a line is, px; letters that the face lacks take no room. */
+function lineWidth(pen: Pen, text: string): number {
+  const shaped = shapeLine(pen, text);
+  return shaped.reduce(
+    (sum, g, i) =>
+      g.glyph === 0 ? sum : sum + g.advance * pen.scale + (hasSpace(shaped, i) ? pen.tracking : 0),
+    0,
+  );
+}
+
+/** Lines broken between words so that each is as full as it may be; a word that is too long stands alone. */
+function brokenLines(pen: Pen, lines: readonly Line[], width: number): Line[] {
+  return lines.flatMap(({ text, start }): Line[] => {
+    const words = [...text.matchAll(/\S+/gu)].map((m) => ({ at: m.index, end: m.index + m[0].length }));
+    if (words.length === 0) return [{ text, start }];
+    const out: { from: number; to: number }[] = [];
+    for (const { at, end } of words) {
+      const last = out.at(-1);
+      if (last && lineWidth(pen, text.slice(last.from, end)) <= width) last.to = end;
+      else out.push({ from: at, to: end });
+    }
+    return out.map(({ from, to }) => ({ text: text.slice(from, to), start: start + from }));
+  });
+}
+
+/** The lines of a text by its rule of fit, and the size in which they are set. */
+function fitted(setting: TextSetting, shaper: Shaper): { lines: Line[]; size: number; over: boolean } {
+  const lines = linesOf(setting.text);
+  const { size, fit } = setting;
+  if (!fit) return { lines, size, over: false };
+  const penOf = (at: number): Pen => ({
+    shaper,
+    scale: at / shaper.unitsPerEm,
+    tracking: (setting.tracking / 1000) * at,
+  });
+  const widest = (of: readonly Line[]): number =>
+    Math.max(0, ...of.map((line) => lineWidth(penOf(size), line.text)));
+  if (fit.how === 'break') {
+    const broken = brokenLines(penOf(size), lines, fit.width);
+    return { lines: broken, size, over: widest(broken) > fit.width + 0.5 };
+  }
+  // Everything in a line grows with the size, so one division is exact.
+  const width = widest(lines);
+  return { lines, size: width > fit.width ? (size * fit.width) / width : size, over: false };
+}
+
+/** Signs that numbers are written in. */
+const SIGNS = [...'0123456789.-'];
+
+/** Outlines of the signs of numbers; digits all take the room of the widest, so that a number that counts stands still. */
+function signsOf({ shaper, scale, tracking }: Pen) {
+  const outlines: Record<string, string> = {};
+  const own: Record<string, number> = {};
+  for (const sign of SIGNS) {
+    const [g] = shaper.shape(sign, { ligatures: false });
+    if (!g || g.glyph === 0) continue;
+    outlines[sign] = shaper.outline(g.glyph);
+    own[sign] = g.advance * scale + tracking;
+  }
+  const widest = Math.max(0, ...SIGNS.slice(0, 10).map((sign) => own[sign] ?? 0));
+  const advances = Object.fromEntries(
+    Object.entries(own).map(([sign, advance]) => [sign, rounded(/\d/.test(sign) ? widest : advance)]),
+  );
+  return { outlines, advances };
+}
+
+/** How high the face's capitals are, px; undefined where it has none. */
+function capitalsOf({ shaper, scale }: Pen): number | undefined {
+  const [h] = shaper.shape('H', { ligatures: false });
+  const box = h && h.glyph !== 0 ? commandsBounds(commandsOf(shaper.outline(h.glyph))) : null;
+  return box ? rounded((box.bottom - box.top) * scale) : undefined;
+}
+
 /**
- * Sets a text: every line shaped, spaced and aligned about the anchor at x = 0, the first baseline at y = 0.
- * Letters that the face lacks are left out and named. Ligatures give way to tracking, as CSS Text 3, 8.2 has it.
+ * Sets a text: every line shaped, spaced and aligned about the anchor at x = 0, the first baseline at y = 0; lines wider
+ * than they may be are broken, or all of it is set smaller. Letters that the face lacks are left out and named.
  */
 export function setText(setting: TextSetting, shaper: Shaper): SetText {
-  const scale = setting.size / shaper.unitsPerEm;
-  const tracking = (setting.tracking / 1000) * setting.size;
+  const { lines, size, over } = fitted(setting, shaper);
+  const pen: Pen = { shaper, scale: size / shaper.unitsPerEm, tracking: (setting.tracking / 1000) * size };
+  const { scale, tracking } = pen;
   const outlines: Record<string, string> = {};
   const glyphs: { outline: string; x: number; y: number; cluster: number }[] = [];
   const missing = new Set<string>();
-  linesOf(setting.text).forEach(({ text, start }, row) => {
-    const shaped = shaper.shape(text, { ligatures: tracking === 0 });
-    const y = row * setting.leading * setting.size;
-    const placed: { glyph: number; x: number; y: number; cluster: number }[] = [];
-    let pen = 0;
+  const sign = setting.text.indexOf(COUNT_SIGN);
+  const number: { x: number; y: number; width: number }[] = [];
+  lines.forEach(({ text, start }, row) => {
+    const shaped = shapeLine(pen, text);
+    const y = row * setting.leading * size;
+    const placed: { glyph: number; x: number; y: number; cluster: number; width: number }[] = [];
+    let at = 0;
     shaped.forEach((g, i) => {
       if (g.glyph === 0) {
         const next = nextCluster(shaped, g.cluster, text.length);
         for (const letter of text.slice(g.cluster, next)) if (letter.trim() !== '') missing.add(letter);
         return;
       }
-      placed.push({ glyph: g.glyph, x: pen + g.dx * scale, y: y - g.dy * scale, cluster: start + g.cluster });
-      pen += g.advance * scale;
-      // Space stands between letters, not within one nor after the last.
-      if (shaped[i + 1] && shaped[i + 1]!.cluster !== g.cluster) pen += tracking;
+      const x = at + g.dx * scale;
+      at += g.advance * scale + (hasSpace(shaped, i) ? tracking : 0);
+      placed.push({ glyph: g.glyph, x, y: y - g.dy * scale, cluster: start + g.cluster, width: at - x });
     });
-    const shift = setting.align === 'left' ? 0 : setting.align === 'right' ? -pen : -pen / 2;
+    const shift = setting.align === 'left' ? 0 : setting.align === 'right' ? -at : -at / 2;
     for (const g of placed) {
       const key = String(g.glyph);
       outlines[key] ??= shaper.outline(g.glyph);
+      if (g.cluster === sign)
+        number.push({ x: rounded(g.x + shift), y: rounded(g.y), width: rounded(g.width) });
       // Space has no outline.
       if (outlines[key] === '') continue;
       glyphs.push({ outline: key, x: rounded(g.x + shift), y: rounded(g.y), cluster: g.cluster });
     }
   });
   for (const key of Object.keys(outlines)) if (outlines[key] === '') delete outlines[key];
-  return { outlines, glyphs, scale, missing: [...missing] };
+  const capitals = capitalsOf(pen);
+  return {
+    outlines,
+    glyphs,
+    scale,
+    missing: [...missing],
+    ...(capitals !== undefined && { capitals }),
+    ...(setting.fit && { fitted: { size, lines: lines.map(({ start }) => start), over } }),
+    ...(number[0] && { digits: { ...signsOf(pen), ...number[0] } }),
+  };
 }
 
 const rounded = (n: number): number => Math.round(n * 1000) / 1000;

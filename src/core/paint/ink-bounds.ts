@@ -60,7 +60,10 @@ function groupBounds({ ground, items, blur, shift }: GroupItem): Bounds | null {
 export function itemBounds(item: DrawItem): Bounds | null {
   if (item.kind === 'group') return groupBounds(item);
   if (item.kind === 'clip') {
-    const [within, all] = [commandsBounds(item.path), unite(item.items.flatMap((one) => itemBounds(one) ?? []))];
+    const [within, all] = [
+      commandsBounds(item.path),
+      unite(item.items.flatMap((one) => itemBounds(one) ?? [])),
+    ];
     return within && all && meet(within, all);
   }
   if (item.kind === 'fill') return commandsBounds(item.path);

@@ -157,7 +157,11 @@ function paintGroup(group: GroupItem, context: PaintContext, make: MakeCanvas): 
   const box = groupPixels(group, context);
   if (!box) return;
   const { a, d, e, f } = context.getTransform();
-  const at = { left: box.left, top: box.top, key: [a, e, f, box.left, box.top, box.right, box.bottom].join() };
+  const at = {
+    left: box.left,
+    top: box.top,
+    key: [a, e, f, box.left, box.top, box.right, box.bottom].join(),
+  };
   const before = keptGroup(make, group, at.key);
   if (before) {
     layAt(before.layer, context, at);

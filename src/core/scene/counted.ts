@@ -33,7 +33,8 @@ export function countedAt(lettering: Lettering, frame: number): Lettering {
 function withNumber(lettering: Lettering, text: string): Lettering {
   const { set, setting } = lettering;
   const digits = set.digits!;
-  const grown = text.length * digits.advance - digits.width;
+  const signs = [...text].map((sign) => ({ sign, advance: digits.advances[sign] ?? 0 }));
+  const grown = signs.reduce((sum, { advance }) => sum + advance, 0) - digits.width;
   const shift = setting.align === 'left' ? 0 : setting.align === 'right' ? -grown : -grown / 2;
   const at = setting.text.indexOf(COUNT_SIGN);
   const others = set.glyphs
@@ -44,12 +45,15 @@ function withNumber(lettering: Lettering, text: string): Lettering {
       return { ...glyph, x: glyph.x + shift + (glyph.x > digits.x ? grown : 0) };
     });
   const outlines = { ...set.outlines };
-  const number = [...text].flatMap((sign, i) => {
+  let pen = digits.x + shift;
+  const number = signs.flatMap(({ sign, advance }) => {
     const outline = digits.outlines[sign];
+    const x = pen;
+    pen += advance;
     if (!outline) return [];
     const name = String(FIRST_DIGIT + sign.charCodeAt(0));
     outlines[name] = outline;
-    return [{ outline: name, x: digits.x + shift + i * digits.advance, y: digits.y, cluster: at }];
+    return [{ outline: name, x, y: digits.y, cluster: at }];
   });
   return { ...lettering, set: { ...set, outlines, glyphs: [...others, ...number] } };
 }

@@ -363,7 +363,11 @@ export function strokeItems(stroke: Stroke, window: InkWindow, moment: Moment): 
   if (shadowLine && shadowLine.opacity > 0) {
     const under = shadowInk(ink, shadowLine, moment.frame);
     const path = parallelPath(stroke.path, shadowLine.aside);
-    out.push(...runs({ ...stroke, path }, under, window, moment).map((item) => transformed(item, translation(shadowLine.x, shadowLine.y))));
+    out.push(
+      ...runs({ ...stroke, path }, under, window, moment).map((item) =>
+        transformed(item, translation(shadowLine.x, shadowLine.y)),
+      ),
+    );
   }
   if (main.length === 0) return out;
   if (shadow && shadow.opacity > 0) {

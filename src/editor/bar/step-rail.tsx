@@ -1,5 +1,14 @@
 'use client';
-import { Activity, Brush, Contrast, Frame, Image as ImageIcon, PenTool, type LucideIcon } from 'lucide-react';
+import {
+  Activity,
+  Brush,
+  Contrast,
+  Frame,
+  Image as ImageIcon,
+  Move,
+  PenTool,
+  type LucideIcon,
+} from 'lucide-react';
 import { ToggleButton, ToggleButtonGroup } from 'react-aria-components';
 import styled from 'styled-components';
 import { useEditor, type Step } from '../state';
@@ -9,6 +18,7 @@ const STEPS: readonly { id: Step; name: string; icon: LucideIcon }[] = [
   { id: 'underlay', name: 'Underlay', icon: ImageIcon },
   { id: 'trace', name: 'Trace', icon: PenTool },
   { id: 'ink', name: 'Ink', icon: Brush },
+  { id: 'place', name: 'Place', icon: Move },
   { id: 'time', name: 'Time', icon: Activity },
   { id: 'reveal', name: 'Reveal', icon: Contrast },
 ];

@@ -11,6 +11,7 @@ import {
   useColourPick,
   useEditor,
   useLooseEnds,
+  useMaskInHand,
   useTools,
   type EditorState,
   type Tool,
@@ -272,6 +273,7 @@ export function CanvasStage() {
       useColourPick.subscribe(ask),
       useLooseEnds.subscribe(ask),
       useTracing.subscribe(ask),
+      useMaskInHand.subscribe(ask),
       useCovering.subscribe(ask),
       onUnderlayLoaded(ask),
     ];

@@ -1,7 +1,8 @@
-import type { Bounds, Point } from '@/core/geometry';
+import { isIdentity, type Bounds, type Point } from '@/core/geometry';
 import { layerBounds } from '@/core/scene';
 import type { Underlay } from '@/core/document';
 import { singleLayer, type EditorState } from '../state';
+import { worldNow } from './standing';
 
 export const underlayBounds = ({ x, y, width, height, scale }: Underlay): Bounds => ({
   left: x,
@@ -12,12 +13,14 @@ export const underlayBounds = ({ x, y, width, height, scale }: Underlay): Bounds
 
 /** What is framed on the canvas and can be sized by its corners: one piece of art or lettering, or an underlay. */
 export function framed(
-  state: Pick<EditorState, 'piece' | 'selection' | 'underlay'>,
+  state: Pick<EditorState, 'piece' | 'selection' | 'underlay' | 'step'>,
 ): { id: string; bounds: Bounds; locked: boolean } | null {
   const underlay = state.piece.underlays.find((u) => u.id === state.underlay);
   if (underlay) return { id: underlay.id, bounds: underlayBounds(underlay), locked: underlay.locked };
   const layer = singleLayer(state);
-  if (!layer || layer.type === 'stroke') return null;
+  // In the Place step what is chosen has grips of its own; where it stands otherwise than it was made they alone fit.
+  if (!layer || layer.type === 'stroke' || layer.type === 'piece' || state.step === 'place') return null;
+  if (!isIdentity(worldNow(layer))) return null;
   const bounds = layerBounds(layer);
   return bounds && { id: layer.id, bounds, locked: layer.locked };
 }

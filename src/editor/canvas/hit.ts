@@ -9,6 +9,7 @@ import {
   type Point,
 } from '@/core/geometry';
 import { layerBounds } from '@/core/scene';
+import { standing, toOwn } from './standing';
 import { toPiece, toScreen, type View } from './view';
 
 /** A pointer within this many CSS pixels takes hold. */
@@ -57,22 +58,23 @@ export function placeOn(path: Path, at: Point, view: View): PathPlace | null {
 /** The topmost visible layer under the pointer: a stroke by its ink or within reach of its path, art by its frame. */
 export function layerAt(piece: Piece, at: Point, view: View): Layer | null {
   const p = toPiece(view, at);
-  const holds = (bounds: ReturnType<typeof pathBounds>, by: number): boolean =>
+  const holds = (bounds: ReturnType<typeof pathBounds>, by: number, q: Point): boolean =>
     bounds !== null &&
-    p.x >= bounds.left - by &&
-    p.x <= bounds.right + by &&
-    p.y >= bounds.top - by &&
-    p.y <= bounds.bottom + by;
+    q.x >= bounds.left - by &&
+    q.x <= bounds.right + by &&
+    q.y >= bounds.top - by &&
+    q.y <= bounds.bottom + by;
   for (const layer of [...piece.layers].reverse()) {
     if (layer.hidden) continue;
     if (layer.type !== 'stroke') {
-      if (!layer.locked && holds(layerBounds(layer), 0)) return layer;
+      if (!layer.locked && holds(layerBounds(layer), 0, toOwn(layer, p))) return layer;
       continue;
     }
     const reach = Math.max(REACH / view.zoom, widestOf(layer.ink) / 2);
-    if (!holds(pathBounds(layer.path), reach)) continue;
-    const found = nearestPlace(layer.path, p);
-    const away = found ? found.distance : distance(layer.path.points[0]!, p);
+    const { path } = standing(layer);
+    if (!holds(pathBounds(path), reach, p)) continue;
+    const found = nearestPlace(path, p);
+    const away = found ? found.distance : distance(path.points[0]!, p);
     if (away <= reach) return layer;
   }
   return null;

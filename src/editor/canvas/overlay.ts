@@ -16,6 +16,7 @@ import { useCovering } from '../reveal/cover-state';
 import { useTracing } from '../tracing/trace-state';
 import { OVERLAY } from './colours';
 import { framed } from './frames';
+import { gripsOf } from './grips';
 import {
   coverMarks,
   frame as drawFrame,
@@ -24,6 +25,7 @@ import {
   looseEnds,
   traceResult,
 } from './overlay-trace';
+import { standing } from './standing';
 import { toScreen, type View } from './view';
 
 type Context = CanvasRenderingContext2D;
@@ -263,6 +265,34 @@ function marks(context: Context, view: View, { preview, box, says, hairlines, tr
   }
 }
 
+/** The box of what is placed, the shape of a mask, and what they are changed by. */
+function drawGrips(context: Context, view: View, { lines, grips }: ReturnType<typeof gripsOf>): void {
+  for (const places of lines) {
+    context.beginPath();
+    places.forEach((p, i) => {
+      const at = toScreen(view, p);
+      if (i) context.lineTo(at.x, at.y);
+      else context.moveTo(at.x, at.y);
+    });
+    outlined(context, 1, OVERLAY.head);
+  }
+  // The first has the upper hand where they meet.
+  for (const { at, shape } of [...grips].reverse()) {
+    const p = toScreen(view, at);
+    if (shape === 'square') square(context, p, 4.2, OVERLAY.vellum, OVERLAY.ink);
+    else if (shape === 'dot') dot(context, p, 4, OVERLAY.vellum, OVERLAY.ink);
+    else if (shape === 'turn') dot(context, p, 5, OVERLAY.head, OVERLAY.ink);
+    else {
+      context.beginPath();
+      context.moveTo(p.x - 7, p.y);
+      context.lineTo(p.x + 7, p.y);
+      context.moveTo(p.x, p.y - 7);
+      context.lineTo(p.x, p.y + 7);
+      outlined(context, 1.6, OVERLAY.vellum);
+    }
+  }
+}
+
 /** Fine threads from where strokes are awaited to where those that wait begin, of the chosen ones. */
 function cueThreads(context: Context, view: View, piece: Piece, chosen: readonly string[]): void {
   for (const stroke of strokesOf(piece)) {
@@ -324,7 +354,7 @@ export function paintOverlay(context: Context, view: View, state: EditorState, t
   }
   const box = framed(state);
   if (box) drawFrame(context, view, box.bounds, !box.locked && state.tool === 'select');
-  const strokes = strokesOf(piece);
+  const strokes = strokesOf(piece).map(standing);
   const away = (layer: Stroke): boolean =>
     layer.hidden || (state.solo.length > 0 && !state.solo.includes(layer.id));
   const chosen = strokes.filter((layer) => selection.layers.includes(layer.id) && !away(layer));
@@ -370,12 +400,13 @@ export function paintOverlay(context: Context, view: View, state: EditorState, t
     }
     badge(context, view, layer, strokes.indexOf(layer) + 1, true);
   }
-  if (chosen.length === 1 && !chosen[0]!.locked && !quiet) {
+  if (chosen.length === 1 && !chosen[0]!.locked && !quiet && state.step !== 'place') {
     pointsAndHandles(context, view, chosen[0]!.path, shownHandles(chosen[0]!, state));
   }
   if (!quiet && chosen.length <= CROWD) for (const layer of chosen) ends(context, view, layer, frame);
   const { coverage } = useCovering.getState();
   if (state.step === 'reveal' && coverage) coverMarks(context, view, coverage, Math.round(frame));
+  drawGrips(context, view, gripsOf(state));
   if (state.step === 'time') cueThreads(context, view, piece, selection.layers);
   const { shown, reach } = useLooseEnds.getState();
   if (shown) looseEnds(context, view, looseEndsOf(piece, reach));

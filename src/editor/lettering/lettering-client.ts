@@ -1,5 +1,7 @@
 import {
   addLayers,
+  changed,
+  type Change,
   DEFAULT_INK,
   movedLayer,
   newStroke,
@@ -33,10 +35,10 @@ const pending = new Map<string, TextSetting>();
  * Changes how lettering is set. The text is shaped by the server; until it answers the old shapes stay, and when it
  * can't be reached nothing is changed.
  */
-export async function changeSetting(id: string, part: Partial<TextSetting>, merge: string): Promise<void> {
+export async function changeSetting(id: string, part: Change<TextSetting>, merge: string): Promise<void> {
   const lettering = letteringNow(id);
   if (!lettering) return;
-  const setting = { ...(pending.get(id) ?? lettering.setting), ...part };
+  const setting = changed<TextSetting>(pending.get(id) ?? lettering.setting, part);
   pending.set(id, setting);
   const mine = ++count;
   asked.set(id, mine);

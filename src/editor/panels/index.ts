@@ -5,3 +5,4 @@ export * from './time';
 export * from './trace-panel';
 export * from './underlay-panel';
 export * from './reveal';
+export * from './place';

@@ -1,10 +1,21 @@
 'use client';
 import { useState } from 'react';
-import { LIMITS, updateLayers, type Art, type Lettering } from '@/core/document';
-import { ColourField, NumberField, parseWithUnit, percent, pixels, Segmented, Select, TextArea } from '@/ui';
+import { COUNT_SIGN, LIMITS, setCount, updateLayers, type Art, type Lettering } from '@/core/document';
+import {
+  Check,
+  ColourField,
+  NumberField,
+  parseWithUnit,
+  percent,
+  pixels,
+  Segmented,
+  Select,
+  TextArea,
+} from '@/ui';
 import { changeSetting, FacePicker, useFaces, type Face } from '../lettering';
 import { beginDrag, edit, endDrag } from '../state';
 import { useSwatches } from './ink';
+import { PartNumber } from './keyed-part';
 import { Group, Hint, Row } from './panel';
 
 const nearestWeight = ({ weights }: Face, to: number): number =>
@@ -35,6 +46,79 @@ function TextField({ lettering }: { lettering: Lettering }) {
         event.stopPropagation();
       }}
     />
+  );
+}
+
+/** What is done where the text is too wide. */
+function FitControls({ lettering }: { lettering: Lettering }) {
+  const { id, setting, set } = lettering;
+  const { fit } = setting;
+  const width = fit?.width ?? 800;
+  return (
+    <Group title="Where it is too wide">
+      <Segmented
+        label="Where it is too wide"
+        value={fit?.how ?? 'stays'}
+        choices={[
+          { id: 'stays', name: 'stays' },
+          { id: 'shrink', name: 'shrinks' },
+          { id: 'break', name: 'breaks' },
+        ]}
+        onChange={(how) =>
+          void changeSetting(id, { fit: how === 'stays' ? undefined : { how, width } }, 'fit')
+        }
+      />
+      {fit && (
+        <NumberField
+          label="Room for it"
+          value={fit.width}
+          min={1}
+          max={20_000}
+          onChange={(to) => void changeSetting(id, { fit: { ...fit, width: to } }, 'fit width')}
+          {...pixels}
+        />
+      )}
+      {fit?.how === 'shrink' && set.fitted && set.fitted.size < setting.size && (
+        <Hint>Set at {Math.round(set.fitted.size * 10) / 10} px to fit.</Hint>
+      )}
+      {set.fitted?.over && (
+        <Hint role="alert" style={{ color: 'var(--caution)' }}>
+          A word alone is wider than the room for it. Make it smaller or wider.
+        </Hint>
+      )}
+    </Group>
+  );
+}
+
+/** The number a text counts. */
+function CountControls({ lettering }: { lettering: Lettering }) {
+  const { id, setting, count } = lettering;
+  if (!setting.text.includes(COUNT_SIGN)) return null;
+  return (
+    <Group title={`Number in the place of ${COUNT_SIGN}`}>
+      <Check
+        isSelected={count !== undefined}
+        onChange={(on) => edit((piece) => setCount(piece, [id], on ? { value: 0, places: 0 } : null))}
+      >
+        Counts
+      </Check>
+      {count && (
+        <>
+          <PartNumber owners={[id]} part="count.value" label="Number" {...plain} />
+          <NumberField
+            label="Digits after the point"
+            value={count.places}
+            min={0}
+            max={6}
+            onChange={(places) =>
+              edit((piece) => setCount(piece, [id], { ...count, places: Math.round(places) }), 'places')
+            }
+            {...drag}
+            {...plain}
+          />
+        </>
+      )}
+    </Group>
   );
 }
 
@@ -127,6 +211,8 @@ export function LetteringControls({ lettering }: { lettering: Lettering }) {
           onChange={(align) => void changeSetting(id, { align }, 'align')}
         />
       </Group>
+      <FitControls lettering={lettering} />
+      <CountControls lettering={lettering} />
       <Group title="Look">
         <ColourField
           label="Colour"

@@ -1,8 +1,8 @@
 'use client';
-import { strokeById, strokesOf } from '@/core/document';
+import { strokeById, strokesOf, wholeGroup } from '@/core/document';
 import { measurePath } from '@/core/geometry';
 import { NameField } from '@/ui';
-import { renameLayer, selectedStrokes, singleLayer, useCalm } from '../state';
+import { renameGroupTo, renameLayer, selectedLayers, selectedStrokes, singleLayer, useCalm } from '../state';
 import { PanelFacts, PanelTitle } from './panel';
 
 /** What the panel speaks of: the selected stroke by its name, or how many there are. */
@@ -18,9 +18,31 @@ export function SelectionTitle({ empty }: { empty: string }) {
           <NameField label="Name" value={layer.name} onChange={(name) => renameLayer(layer.id, name)} />
         </PanelTitle>
         <PanelFacts>
-          {layer.type === 'lettering' ? 'lettering' : 'art'}
+          {layer.type}
           {layer.locked ? ' · locked' : ''}
           {layer.hidden ? ' · hidden' : ''}
+        </PanelFacts>
+      </>
+    );
+  }
+  const layers = selectedLayers({ piece, selection });
+  if (layers.length > strokes.length) {
+    const group = wholeGroup(piece, selection.layers);
+    return (
+      <>
+        <PanelTitle>
+          {group ? (
+            <NameField
+              label="Name of the group"
+              value={group.name}
+              onChange={(name) => renameGroupTo(group.id, name)}
+            />
+          ) : (
+            `${layers.length} layers`
+          )}
+        </PanelTitle>
+        <PanelFacts>
+          {group ? `group of ${layers.length} layers` : `${strokes.length} of them strokes`}
         </PanelFacts>
       </>
     );

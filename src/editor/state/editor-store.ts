@@ -1,7 +1,7 @@
 import { create } from 'zustand';
 import { settlePiece, strokesOf, type KeyRef, type Layer, type Piece, type Stroke } from '@/core/document';
 
-export type Step = 'setup' | 'underlay' | 'trace' | 'ink' | 'time' | 'reveal';
+export type Step = 'setup' | 'underlay' | 'trace' | 'ink' | 'place' | 'time' | 'reveal';
 export type Tool = 'select' | 'pen' | 'freehand' | 'shape' | 'order' | 'hand';
 
 export interface Selection {

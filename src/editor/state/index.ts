@@ -5,3 +5,4 @@ export * from './loose-ends';
 export * from './colour-pick';
 export * from './spread-settings';
 export * from './calm';
+export * from './mask-in-hand';

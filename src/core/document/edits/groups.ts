@@ -1,32 +1,44 @@
 import { keysOf } from '../../timing';
 import { changed } from '../changed';
-import { membersOf } from '../grouped';
-import { strokesOf, type Group, type Layer, type Piece, type Stroke } from '../schema';
+import { asWholes, groupOf, groupsAround, membersOf } from '../grouped';
+import { strokesOf, type Group, type Layer, type Part, type Piece, type Stroke } from '../schema';
 import type { LineOfStrokes, WindowKeys } from '../window-schema';
 import { mannerOf, type Manner } from '../manner-schema';
 import { mannerTimes, mannerWindow } from './manner';
 import { updateLayers } from './layers';
 import { onSpan } from './on-span';
+import { partWithId } from './place';
 
-/** Puts layers into a group of their own, where the first of them stands. */
+/**
+ * Puts layers into a group of their own, where the first of them stands. Groups all of whose layers are among them stay groups
+ * within it; it lies in the group that all of them lay in.
+ */
 export function groupLayers(piece: Piece, ids: readonly string[], group: Group): Piece {
   if (!piece.layers.some((layer) => ids.includes(layer.id))) return piece;
-  return updateLayers({ ...piece, groups: [...piece.groups, group] }, ids, (layer) => ({
-    ...layer,
-    group: group.id,
-  }));
+  const wholes = asWholes(piece, ids);
+  const around = new Set(wholes.map((id) => partWithId(piece, id)!.group));
+  const [outer] = around.size === 1 ? around : [];
+  const made: Group = outer === undefined ? group : { ...group, group: outer };
+  const put = <P extends Part>(one: P): P => (wholes.includes(one.id) ? { ...one, group: group.id } : one);
+  return { ...piece, layers: piece.layers.map(put), groups: [...piece.groups.map(put), made] };
 }
 
-const loose = (layer: Layer): Layer => changed<Layer>(layer, { group: undefined });
-
-/** Takes groups apart; their layers stay as they are. */
-export const ungroup = (piece: Piece, ids: readonly string[]): Piece => ({
-  ...piece,
-  groups: piece.groups.filter((group) => !ids.includes(group.id)),
-  layers: piece.layers.map((layer) =>
-    layer.group !== undefined && ids.includes(layer.group) ? loose(layer) : layer,
-  ),
-});
+/** Takes groups apart; what was in them lies in the group they lay in, where there is one, and stays as it is. */
+export function ungroup(piece: Piece, ids: readonly string[]): Piece {
+  const out = <P extends Part>(one: P): P => {
+    const group = groupOf(piece, one);
+    return group && ids.includes(group.id)
+      ? changed<P>(one, {
+          group: groupsAround(piece, one).find(({ id }) => !ids.includes(id))?.id,
+        } as Partial<P>)
+      : one;
+  };
+  return {
+    ...piece,
+    groups: piece.groups.filter((group) => !ids.includes(group.id)).map(out),
+    layers: piece.layers.map(out),
+  };
+}
 
 export const renameGroup = (piece: Piece, id: string, name: string): Piece => ({
   ...piece,

@@ -1,6 +1,8 @@
+export * from './arrive';
 export * from './clean';
 export * from './cover';
 export * from './cues';
+export * from './fit';
 export * from './groups';
 export * from './ink';
 export * from './keys';
@@ -9,6 +11,7 @@ export * from './manner';
 export * from './on-span';
 export * from './order';
 export * from './piece-time';
+export * from './place';
 export * from './placing';
 export * from './points';
 export * from './reveal';

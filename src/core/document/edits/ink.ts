@@ -20,11 +20,8 @@ export const setInk = (
   }));
 
 /** A value as it is to be at a frame: what is keyed gets a key there, what stays is replaced. */
-export const withValueAt = <V extends number | string>(
-  animated: Animated<V>,
-  frame: number,
-  value: V,
-): Animated<V> => (isKeyed(animated) ? withKey(animated, frame, value) : value);
+export const withValueAt = <V>(animated: Animated<V>, frame: number, value: V): Animated<V> =>
+  isKeyed(animated) ? withKey(animated, frame, value) : value;
 
 /** An ink as it looks when its stroke is scaled: lengths in px grow along. */
 export function scaledInk(ink: Ink, factor: number): Ink {

@@ -9,7 +9,15 @@ import {
 } from '../../geometry';
 import { mapValues, valueAt, type Animated } from '../../timing';
 import { placementAbout } from '../placement-schema';
-import { contentOf, type Layer, type Nested, type Piece, type Underlay } from '../schema';
+import {
+  contentOf,
+  type Layer,
+  type Nested,
+  type Piece,
+  type SetText,
+  type TextSetting,
+  type Underlay,
+} from '../schema';
 import { scaledInk } from './ink';
 import { updateLayers } from './layers';
 import { movePoints } from './points';
@@ -56,12 +64,36 @@ export function scaledLayer(layer: Layer, factor: number, about: Point): Layer {
   return {
     ...layer,
     ...at(layer),
-    setting: { ...layer.setting, size: layer.setting.size * factor },
-    set: {
-      ...layer.set,
-      scale: layer.set.scale * factor,
-      glyphs: layer.set.glyphs.map((g) => ({ ...g, x: g.x * factor, y: g.y * factor })),
-    },
+    setting: scaledSetting(layer.setting, factor),
+    set: scaledSet(layer.set, factor),
+  };
+}
+
+const scaledSetting = (setting: TextSetting, factor: number): TextSetting => ({
+  ...setting,
+  size: setting.size * factor,
+  ...(setting.fit && { fit: { ...setting.fit, width: setting.fit.width * factor } }),
+});
+
+function scaledSet(set: SetText, factor: number): SetText {
+  const { capitals, fitted, digits } = set;
+  return {
+    ...set,
+    scale: set.scale * factor,
+    glyphs: set.glyphs.map((g) => ({ ...g, x: g.x * factor, y: g.y * factor })),
+    ...(capitals !== undefined && { capitals: capitals * factor }),
+    ...(fitted && { fitted: { ...fitted, size: fitted.size * factor } }),
+    ...(digits && {
+      digits: {
+        ...digits,
+        x: digits.x * factor,
+        y: digits.y * factor,
+        width: digits.width * factor,
+        advances: Object.fromEntries(
+          Object.entries(digits.advances).map(([sign, advance]) => [sign, advance * factor]),
+        ),
+      },
+    }),
   };
 }
 

@@ -29,7 +29,9 @@ import {
 } from '../../state';
 import { cornersOf, framed, underlayBounds } from '../frames';
 import { handleAt, placeOn, pointAt, layerAt, REACH, type HandleHit } from '../hit';
+import { gripsOf, movePlace, placeTarget, type Grip } from '../grips';
 import { snapped, snapTargets } from '../snapping';
+import { standing, toOwn, wayToOwn } from '../standing';
 import { shownHandles, type ToolMarks } from '../overlay';
 import { toScreen, useView } from '../view';
 import { to45, type CanvasTool, type PointerInput } from './tool';
@@ -40,6 +42,7 @@ type Drag =
   | { kind: 'points'; from: Point; held: Point; path: Path }
   | { kind: 'layers'; from: Point }
   | { kind: 'handle'; hit: HandleHit }
+  | { kind: 'grip'; cursor: string; to: (input: PointerInput) => string }
   | { kind: 'box'; from: Point; to: Point; add: boolean };
 
 const inside = (p: Point, a: Point, b: Point): boolean =>
@@ -110,11 +113,24 @@ export function selectTool(): CanvasTool {
     return true;
   }
 
+  /** The topmost grip under the pointer. */
+  const gripAt = (input: PointerInput): Grip | null =>
+    gripsOf(state()).grips.find(({ at }) => distance(toScreen(view(), at), input.screen) <= REACH) ?? null;
+
+  function downOnGrip(input: PointerInput): boolean {
+    const grip = gripAt(input);
+    if (!grip) return false;
+    drag = { kind: 'grip', cursor: grip.cursor, to: grip.take(input) };
+    beginDrag();
+    return true;
+  }
+
   function downOnSingle(input: PointerInput): boolean {
     const stroke = singleStroke(state());
     if (!stroke || stroke.locked || stroke.hidden) return false;
-    const hit = handleAt(stroke.path, shownHandles(stroke, state()), input.screen, view());
-    const index = pointAt(stroke.path, input.screen, view());
+    const shown = standing(stroke).path;
+    const hit = handleAt(shown, shownHandles(stroke, state()), input.screen, view());
+    const index = pointAt(shown, input.screen, view());
     if (hit && index === null) {
       drag = { kind: 'handle', hit };
       beginDrag();
@@ -136,11 +152,16 @@ export function selectTool(): CanvasTool {
           : [index];
       select({ layers: [stroke.id], points: chosen });
       const held = stroke.path.points[index]!;
-      drag = { kind: 'points', from: input.point, held: { x: held.x, y: held.y }, path: stroke.path };
+      drag = {
+        kind: 'points',
+        from: toOwn(stroke, input.point),
+        held: { x: held.x, y: held.y },
+        path: stroke.path,
+      };
       beginDrag();
       return true;
     }
-    const place = input.double ? placeOn(stroke.path, input.screen, view()) : null;
+    const place = input.double ? placeOn(shown, input.screen, view()) : null;
     if (place) {
       edit((piece) => withPath(piece, stroke.id, insertPoint(stroke.path, place)));
       select({ layers: [stroke.id], points: [place.segment + 1] });
@@ -152,7 +173,7 @@ export function selectTool(): CanvasTool {
   return {
     down(input) {
       found = null;
-      if (downOnFrame(input) || downOnSingle(input)) return;
+      if (downOnGrip(input) || downOnFrame(input) || downOnSingle(input)) return;
       const { piece, selection } = state();
       const layer = layerAt(piece, input.screen, view());
       const under = state().step === 'underlay' && !layer ? underlayAt(input.point) : null;
@@ -175,22 +196,33 @@ export function selectTool(): CanvasTool {
       }
       if (!chosen) select({ layers: [layer.id] });
       if (changeable().length === 0) return;
-      drag = { kind: 'layers', from: input.point };
+      const target = state().step === 'place' ? placeTarget(state()) : null;
+      drag = target
+        ? { kind: 'grip', cursor: 'move', to: movePlace(state(), target)(input) }
+        : { kind: 'layers', from: input.point };
       beginDrag();
     },
     move(input, pressed) {
       if (!pressed || !drag) {
         const stroke = singleStroke(state());
+        const shown = stroke && standing(stroke).path;
         const onPoint =
           stroke &&
+          shown &&
           !stroke.locked &&
-          (pointAt(stroke.path, input.screen, view()) !== null ||
-            handleAt(stroke.path, shownHandles(stroke, state()), input.screen, view()));
-        hover = onPoint ? 'move' : layerAt(state().piece, input.screen, view()) ? 'pointer' : 'default';
+          (pointAt(shown, input.screen, view()) !== null ||
+            handleAt(shown, shownHandles(stroke, state()), input.screen, view()));
+        const grip = gripAt(input);
+        if (grip) hover = grip.cursor;
+        else hover = onPoint ? 'move' : layerAt(state().piece, input.screen, view()) ? 'pointer' : 'default';
         return;
       }
       if (drag.kind === 'box') {
         drag = { ...drag, to: input.point };
+        return;
+      }
+      if (drag.kind === 'grip') {
+        says = { at: input.point, text: drag.to(input) };
         return;
       }
       if (drag.kind === 'size') {
@@ -217,7 +249,7 @@ export function selectTool(): CanvasTool {
         const { hit } = drag;
         if (!stroke) return;
         const p = stroke.path.points[hit.index]!;
-        const raw = subtract(input.point, p);
+        const raw = subtract(toOwn(stroke, input.point), p);
         const to = input.shift ? to45(raw) : raw;
         editFromBase((piece) => {
           const base = strokeById(piece, stroke.id)!;
@@ -227,9 +259,10 @@ export function selectTool(): CanvasTool {
         says = { at: input.point, text: `${whole(Math.hypot(to.x, to.y))} px · ${whole(degrees)}°` };
         return;
       }
-      let raw = subtract(input.point, drag.from);
+      const ofPoints = drag.kind === 'points' && stroke ? stroke : null;
+      let raw = subtract(ofPoints ? toOwn(ofPoints, input.point) : input.point, drag.from);
       found = null;
-      if (drag.kind === 'points' && stroke && !input.shift && !input.alt) {
+      if (drag.kind === 'points' && stroke && standing(stroke) === stroke && !input.shift && !input.alt) {
         // The point that was taken hold of is drawn to what lies near; the others come along.
         const base = add(drag.held, raw);
         const targets = snapTargets({
@@ -250,7 +283,13 @@ export function selectTool(): CanvasTool {
         });
       } else {
         const ids = changeable();
-        editFromBase((piece) => moveLayers(piece, ids, by));
+        editFromBase((piece) =>
+          // Each by the same way in the picture, however it stands there.
+          ids.reduce((result, id) => {
+            const layer = result.layers.find((one) => one.id === id)!;
+            return moveLayers(result, [id], layer.type === 'piece' ? by : wayToOwn(layer, by));
+          }, piece),
+        );
       }
       says = { at: input.point, text: `${whole(by.x)}, ${whole(by.y)} px${found ? ` · ${found.says}` : ''}` };
     },
@@ -294,6 +333,6 @@ export function selectTool(): CanvasTool {
       ...(says && { says }),
       ...(found && drag && { hairlines: found.hairlines }),
     }),
-    cursor: () => (drag && drag.kind !== 'box' ? 'move' : hover),
+    cursor: () => (drag?.kind === 'grip' ? drag.cursor : drag && drag.kind !== 'box' ? 'move' : hover),
   };
 }

@@ -1,4 +1,4 @@
-import { sameValue, setInk, type Ink, type InkChange } from '@/core/document';
+import { sameValue, setInk, type AnyAnimated, type Ink, type InkChange } from '@/core/document';
 import { isKeyed, keysOf, withKey, withoutKeys, type Animated } from '@/core/timing';
 import type { KeyState } from '@/ui';
 import { changeable, edit } from '../../state';
@@ -16,7 +16,7 @@ export function changeInk(change: InkChange | ((ink: Ink) => InkChange), kind: s
 }
 
 /** A value with a key at the frame added, or the one there taken away. */
-export function keyToggled<V extends number | string>(
+export function keyToggled<V>(
   value: Animated<V>,
   frame: number,
   now: (value: Animated<V>, frame: number) => V,
@@ -26,7 +26,7 @@ export function keyToggled<V extends number | string>(
 }
 
 /** How a value stands to the frame shown: without keys, with keys elsewhere, or with one here. */
-export const keyState = (value: Animated | Animated<string>, frame: number): KeyState =>
+export const keyState = (value: AnyAnimated, frame: number): KeyState =>
   !isKeyed(value as Animated)
     ? 'none'
     : keysOf(value as Animated).some((key) => key.frame === frame)

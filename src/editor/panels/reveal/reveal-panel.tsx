@@ -6,7 +6,10 @@ import { stopWriting, useWriting, writeItself, writesItself } from '../../reveal
 import { singleLayer, useCalm } from '../../state';
 import { Group, Hint } from '../panel';
 import { SelectionTitle } from '../selection-title';
+import { ArrivalGroup } from './arrival-group';
 import { CoverageGroup } from './coverage-group';
+import { FittedGroup } from './fitted-group';
+import { MasksGroup } from './masks-group';
 import { ThroughGroup } from './through-group';
 
 const Bar = styled.progress`
@@ -58,7 +61,10 @@ export function RevealPanel() {
       <SelectionTitle empty="Select lettering, art or strokes to say what they are seen through." />
       <WriteItself />
       <CoverageGroup />
+      <ArrivalGroup />
+      <FittedGroup />
       <ThroughGroup />
+      <MasksGroup />
     </>
   );
 }

@@ -1,0 +1,167 @@
+import {
+  applyMatrix,
+  commandsBounds,
+  compose,
+  inverse,
+  transformCommands,
+  unite,
+  type Bounds,
+  type Matrix,
+} from '../../geometry';
+import { boxOf } from '../box-of';
+import { carriedCycle } from '../carried-cycle';
+import { changed } from '../changed';
+import { membersOf } from '../grouped';
+import type { Mask } from '../mask-schema';
+import type { Pin } from '../pin-schema';
+import {
+  placementAbout,
+  placementMatrix,
+  type Blend,
+  type Placement,
+  type PlacementPart,
+} from '../placement-schema';
+import type { Part, Piece } from '../schema';
+import { carrierAt, worldOf } from '../world';
+import { withValueAt } from './ink';
+
+/** The layer or group with an id. */
+export const partWithId = (piece: Pick<Piece, 'layers' | 'groups'>, id: string): Part | undefined =>
+  piece.layers.find((layer) => layer.id === id) ?? piece.groups.find((group) => group.id === id);
+
+/** Changes layers and groups by their ids. */
+export function updateParts(
+  piece: Piece,
+  ids: readonly string[],
+  change: <P extends Part>(part: P) => P,
+): Piece {
+  const put = <P extends Part>(part: P): P => (ids.includes(part.id) ? change(part) : part);
+  return { ...piece, layers: piece.layers.map(put), groups: piece.groups.map(put) };
+}
+
+/** The box round what a layer or group shows in its own coordinates, at a frame where members are placed; null for nothing. */
+export function ownBox(piece: Piece, id: string, frame: number): Bounds | null {
+  if (piece.layers.some((layer) => layer.id === id)) return boxOf(piece, id);
+  const group = partWithId(piece, id);
+  const back = group && inverse(worldOf(piece, group, frame));
+  if (!group || !back) return null;
+  return unite(
+    membersOf(piece, id).flatMap((layer) => {
+      const box = boxOf(piece, layer.id);
+      return box ? (mappedBox(box, compose(back, worldOf(piece, layer, frame))) ?? []) : [];
+    }),
+  );
+}
+
+/** The upright box round a box that was mapped. */
+export const mappedBox = ({ left, top, right, bottom }: Bounds, m: Matrix): Bounds | null =>
+  commandsBounds(
+    transformCommands(
+      [
+        ['M', left, top],
+        ['L', right, top],
+        ['L', right, bottom],
+        ['L', left, bottom],
+      ],
+      m,
+    ),
+  );
+
+/** How a layer or group is placed; where it is not yet, about the middle of its box. */
+export function placementOf(piece: Piece, id: string, frame: number): Placement {
+  const { place } = partWithId(piece, id) ?? {};
+  if (place) return place;
+  const box = ownBox(piece, id, frame);
+  const middle = box
+    ? { x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2 }
+    : { x: piece.size.width / 2, y: piece.size.height / 2 };
+  return placementAbout({ x: Math.round(middle.x), y: Math.round(middle.y) });
+}
+
+/** Changes how one layer or group is placed. */
+export const withPlacement = (
+  piece: Piece,
+  id: string,
+  frame: number,
+  change: (place: Placement) => Placement,
+): Piece => {
+  const place = change(placementOf(piece, id, frame));
+  return updateParts(piece, [id], (part) => ({ ...part, place }));
+};
+
+/** Sets numbers of a placement at a frame: what is keyed gets keys there. */
+export const setPlace = (
+  piece: Piece,
+  id: string,
+  frame: number,
+  values: Partial<Record<PlacementPart, number>>,
+): Piece =>
+  withPlacement(piece, id, frame, (place) => {
+    const parts = Object.entries(values) as [PlacementPart, number][];
+    return parts.reduce<Placement>(
+      (result, [part, value]) => ({ ...result, [part]: withValueAt(result[part], frame, value) }),
+      place,
+    );
+  });
+
+/** Moves the pivot to a place in the layer's own coordinates; the picture at the frame stays as it is. */
+export function movePivot(piece: Piece, id: string, frame: number, to: { x: number; y: number }): Piece {
+  const place = placementOf(piece, id, frame);
+  const before = applyMatrix(placementMatrix(place, frame), to);
+  return setPlace(piece, id, frame, {
+    pivotX: to.x,
+    pivotY: to.y,
+    x: before.x - to.x,
+    y: before.y - to.y,
+  });
+}
+
+/** Lays everything back as it was made, parents and keys of the placement included. */
+export const unplaced = (piece: Piece, ids: readonly string[]): Piece =>
+  updateParts(piece, ids, <P extends Part>(part: P) => changed<P>(part, { place: undefined } as Partial<P>));
+
+/** Why something can't be carried along by another, in words; null where it can. */
+export function parentFault(piece: Piece, id: string, to: string): string | null {
+  if (id === to) return 'Nothing carries itself along.';
+  const made = setParent(piece, id, to, 0);
+  return carriedCycle(made.layers, made.groups) === null
+    ? null
+    : 'That one is carried along by this one already, itself or through others.';
+}
+
+/** Lets a layer or group be carried along by another or by a pin from how both stand at a frame; null lets it go, where it is. */
+export function setParent(piece: Piece, id: string, to: string | null, frame: number): Piece {
+  const rest = to === null ? null : carrierAt(piece, to, frame);
+  return withPlacement(piece, id, frame, (place) =>
+    changed<Placement>(place, { parent: to !== null && rest ? { to, rest } : undefined }),
+  );
+}
+
+/** Says how the colours of layers or groups meet what lies under them; null for over it. */
+export const setBlend = (piece: Piece, ids: readonly string[], blend: Blend | null): Piece =>
+  updateParts(piece, ids, <P extends Part>(part: P) =>
+    changed<P>(part, { blend: blend ?? undefined } as Partial<P>),
+  );
+
+/** Gives a layer or group other masks. */
+export const setMasks = (piece: Piece, id: string, masks: readonly Mask[]): Piece =>
+  updateParts(piece, [id], <P extends Part>(part: P) =>
+    changed<P>(part, { masks: masks.length > 0 ? masks : undefined } as Partial<P>),
+  );
+
+/** Puts a pin into the piece. */
+export const addPin = (piece: Piece, pin: Pin): Piece => ({ ...piece, pins: [...piece.pins, pin] });
+
+/** Moves a pin at a frame. */
+export const movePin = (piece: Piece, id: string, frame: number, to: { x: number; y: number }): Piece => ({
+  ...piece,
+  pins: piece.pins.map((pin) =>
+    pin.id === id ? { ...pin, x: withValueAt(pin.x, frame, to.x), y: withValueAt(pin.y, frame, to.y) } : pin,
+  ),
+});
+
+/** Takes a pin out; what it carried stays where it was made. */
+export const removePin = (piece: Piece, id: string): Piece => ({
+  ...piece,
+  pins: piece.pins.filter((pin) => pin.id !== id),
+});

@@ -1,0 +1,58 @@
+'use client';
+import { X } from 'lucide-react';
+import { addPin, removePin } from '@/core/document';
+import { Button, Fold, IconButton, NameField, pixels } from '@/ui';
+import { edit, newId, useCalm, useEditor } from '../../state';
+import { PartNumber } from '../keyed-part';
+import { Hint, Row } from '../panel';
+
+/** Points that move through the picture and carry others along. */
+export function PinGroup() {
+  const pins = useCalm((s) => s.piece.pins);
+  const add = () => {
+    const { size } = useEditor.getState().piece;
+    edit((piece) =>
+      addPin(piece, {
+        id: newId(),
+        name: `Pin ${piece.pins.length + 1}`,
+        x: size.width / 2,
+        y: size.height / 2,
+      }),
+    );
+  };
+  return (
+    <Fold title="Pins" {...(pins.length > 0 && { fact: String(pins.length) })} open={pins.length > 0}>
+      {pins.map((pin) => (
+        <div key={pin.id}>
+          <Row>
+            <NameField
+              label="Name of the pin"
+              value={pin.name}
+              onChange={(name) =>
+                edit((piece) => ({
+                  ...piece,
+                  pins: piece.pins.map((one) => (one.id === pin.id ? { ...one, name } : one)),
+                }))
+              }
+            />
+            <IconButton
+              plain
+              label={`Take ${pin.name} out`}
+              onPress={() => edit((p) => removePin(p, pin.id))}
+            >
+              <X />
+            </IconButton>
+          </Row>
+          <PartNumber owners={[pin.id]} part="pin.x" label="X" {...pixels} />
+          <PartNumber owners={[pin.id]} part="pin.y" label="Y" {...pixels} />
+        </div>
+      ))}
+      {pins.length === 0 && (
+        <Hint>A pin is a point that moves through the picture. What it carries moves along.</Hint>
+      )}
+      <Button style={{ width: '100%' }} onPress={add}>
+        Set a pin
+      </Button>
+    </Fold>
+  );
+}

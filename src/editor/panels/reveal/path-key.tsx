@@ -1,0 +1,34 @@
+'use client';
+import { partWithId, pathAt, setMasks, type Mask } from '@/core/document';
+import { KeyToggle } from '@/ui';
+import { edit, useCalm } from '../../state';
+import { keyState, keyToggled } from '../ink/ink-values';
+import { Row } from '../panel';
+
+/** Keys the shape of a mask, so that it can follow what it holds out. */
+export function PathKey({ id, index, mask }: { id: string; index: number; mask: Mask }) {
+  const frame = useCalm((s) => Math.round(s.frame));
+  if (mask.shape.kind !== 'path') return null;
+  const toggle = () =>
+    edit((piece) =>
+      setMasks(
+        piece,
+        id,
+        (partWithId(piece, id)?.masks ?? []).map((one, i) =>
+          i === index && one.shape.kind === 'path'
+            ? { ...one, shape: { ...one.shape, path: keyToggled(one.shape.path, frame, pathAt) } }
+            : one,
+        ),
+      ),
+    );
+  const keys = 'keys' in mask.shape.path ? mask.shape.path.keys.length : 0;
+  return (
+    <Row>
+      <span>Shape</span>
+      <span style={{ display: 'flex', alignItems: 'center', gap: 8, color: 'var(--text)' }}>
+        {keys > 0 ? `${keys} ${keys === 1 ? 'key' : 'keys'}` : 'stays'}
+        <KeyToggle label="Shape" state={keyState(mask.shape.path, frame)} onPress={toggle} />
+      </span>
+    </Row>
+  );
+}
