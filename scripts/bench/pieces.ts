@@ -81,16 +81,14 @@ function letterOf(path: Path, width: number): string {
 export function revealedTitle(n: number): Piece {
   const piece = title(n);
   const strokes = strokesOf(piece);
-  const shapes = strokes.map(
-    ({ path, ink }): ArtShape => ({
-      data: letterOf(path, ink.width as number),
-      fill: '#ede6d8',
-      fillOpacity: 1,
-      rule: 'nonzero',
-      line: null,
-      transform: [1, 0, 0, 1, 0, 0],
-    }),
-  );
+  const shapes = strokes.map(({ path, ink }): ArtShape => ({
+    data: letterOf(path, ink.width as number),
+    fill: '#ede6d8',
+    fillOpacity: 1,
+    rule: 'nonzero',
+    line: null,
+    transform: [1, 0, 0, 1, 0, 0],
+  }));
   const art: Art = {
     type: 'art',
     id: 'art',

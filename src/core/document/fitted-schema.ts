@@ -8,8 +8,11 @@ import { idSchema } from './ids';
 export const fittedSchema = z.strictObject({
   /** A layer or group. */
   to: idSchema,
-  as: z.enum(['under', 'over', 'before', 'after', 'box', 'slice']),
-  /** Room left around it; under and over it, the first is what the line is longer by at each end. */
+  as: z.enum(['under', 'over', 'before', 'after', 'box', 'slice', 'lead in', 'lead out']),
+  /**
+   * Room left around it; under and over it, the first is what the line is longer by at each end. A line that leads in or out
+   * along the foot of the text is as long as the first and stands as far off as the second.
+   */
   padX: z.number().min(-4000).max(4000),
   padY: z.number().min(-4000).max(4000),
   /** Where its path begins. */

@@ -43,6 +43,12 @@ export function fittedPath(fitted: Fitted, box: Bounds): { path: Path; width?: n
   }
   if (as === 'before') return { path: turned(line(room.left, room.top, room.left, room.bottom), back) };
   if (as === 'after') return { path: turned(line(room.right, room.top, room.right, room.bottom), back) };
+  if (as === 'lead in' || as === 'lead out') {
+    const end = as === 'lead in' ? box.left - padY : box.right + padY;
+    const far = as === 'lead in' ? end - padX : end + padX;
+    const [from, to] = as === 'lead in' ? [far, end] : [end, far];
+    return { path: turned(line(from, box.bottom, to, box.bottom), back) };
+  }
   const y = as === 'under' ? room.bottom : room.top;
   return { path: turned(line(room.left, y, room.right, y), back) };
 }

@@ -1,0 +1,98 @@
+// Sets the texts of the layouts and finds the strokes of the handwritten ones, with the very code the application runs, and
+// keeps them in src/layouts/data.json: shaping needs WebAssembly and tracing a canvas, which layouts are to do without.
+import { createCanvas } from '@napi-rs/canvas';
+import { writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import {
+  addLayers,
+  letterOutlines,
+  newPiece,
+  strokesOf,
+  type Lettering,
+  type Stroke,
+} from '../src/core/document';
+import { pathData, readPathData, type Path } from '../src/core/geometry';
+import { inkOf, TRACE_OPTIONS } from '../src/core/testing/judge-ink';
+import { coveredArt, markOf, retrace, seenThroughStrokes, traceInk, untilCovered } from '../src/core/trace';
+import { HANDWRITTEN, lettering, SETTINGS, settingOf, type TextKey } from '../src/layouts/texts';
+import { setLettering } from '../src/server/lettering';
+import { namesFor } from '../src/editor/tracing/stroke-names';
+
+const short = (n: number, digits = 2): number => Number(n.toFixed(digits));
+const shortPath = (path: Path): Path => ({
+  closed: path.closed,
+  points: path.points.map((p) => ({
+    x: short(p.x),
+    y: short(p.y),
+    in: { x: short(p.in.x), y: short(p.in.y) },
+    out: { x: short(p.out.x), y: short(p.out.y) },
+    kind: p.kind,
+  })),
+});
+
+/** The strokes that uncover a text set about the origin. */
+function handFor(text: Lettering): Pick<Stroke, 'name' | 'path' | 'ink' | 'traced'>[] {
+  // Far enough from the picture's edges that nothing is cut off.
+  const size = { width: 2400, height: 1200 };
+  const placed = { ...text, x: 1200, y: 700 };
+  const found = traceInk(inkOf(letterOutlines(placed).flat()), TRACE_OPTIONS)!;
+  let n = 0;
+  const piece = addLayers(newPiece('Hand', size), [placed]);
+  const made = retrace(piece, found, {
+    source: text.id,
+    colour: text.colour,
+    keepWidths: false,
+    name: namesFor(placed, found),
+    newId: () => `s${++n}`,
+  });
+  const seen = seenThroughStrokes(made.piece, text.id, made.ids, made.ids);
+  const covered = untilCovered(seen, made.ids, (strokes) =>
+    coveredArt(placed, strokes, true, (w, h) => createCanvas(w, h)),
+  );
+  console.log(
+    `${text.name}: ${made.ids.length} strokes, ${((covered.coverage?.share ?? 0) * 100).toFixed(2)} % uncovered`,
+  );
+  return strokesOf(covered.piece).map((stroke) => {
+    const path = shortPath({
+      ...stroke.path,
+      points: stroke.path.points.map((p) => ({ ...p, x: p.x - placed.x, y: p.y - placed.y })),
+    });
+    const { ink } = stroke;
+    return {
+      name: stroke.name,
+      path,
+      ink: {
+        ...ink,
+        width: short(ink.width as number),
+        ...(ink.widths && {
+          widths: ink.widths.map((w) => ({ at: short(w.at, 4), scale: short(w.scale, 3) })),
+        }),
+      },
+      traced: { from: text.id, mark: markOf(path) },
+    };
+  });
+}
+
+async function main(): Promise<void> {
+  const texts: Record<string, Lettering['set']> = {};
+  const hands: Record<string, unknown> = {};
+  for (const key of Object.keys(SETTINGS) as TextKey[]) {
+    const set = await setLettering(settingOf(key));
+    const shorter = (outlines: Record<string, string>) =>
+      Object.fromEntries(
+        Object.entries(outlines).map(([name, data]) => [name, pathData(readPathData(data).commands, 0)]),
+      );
+    texts[key] = {
+      ...set,
+      outlines: shorter(set.outlines),
+      ...(set.digits && { digits: { ...set.digits, outlines: shorter(set.digits.outlines) } }),
+    };
+  }
+  for (const key of HANDWRITTEN)
+    hands[key] = handFor({ ...lettering(key, key, 0, 0, '#ffffff'), set: texts[key]! });
+  writeFileSync(
+    join(import.meta.dirname, '../src/layouts/data.json'),
+    `${JSON.stringify({ texts, hands })}\n`,
+  );
+}
+void main();

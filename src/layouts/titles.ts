@@ -1,0 +1,186 @@
+import { newStroke, type Piece } from '@/core/document';
+import { lineShape } from '@/core/geometry';
+import {
+  blank,
+  comes,
+  drawn,
+  fades,
+  field,
+  fitted,
+  handwritten,
+  held,
+  ink,
+  put,
+  rule,
+  withFields,
+} from './make';
+import { lettering, MINIUM, REED, VELLUM, VERDIGRIS } from './texts';
+
+/** A handwritten title: three colours written one behind another, a line of capitals under it. */
+export function handwrittenTitle(): Piece {
+  const waves = [
+    { id: 'wave-1', colour: MINIUM },
+    { id: 'wave-2', colour: VERDIGRIS },
+    { id: 'wave-3', colour: VELLUM },
+  ];
+  let piece = waves.reduce(
+    (result, wave, i) =>
+      handwritten(result, 'title', 960, 570, {
+        ...wave,
+        on: [2 + i * 3, 50 + i * 3],
+        off: [108 + (2 - i) * 2, 122 + (2 - i) * 2],
+      }),
+    blank('Handwritten title', 130),
+  );
+  piece = put(piece, [lettering('under', 'titleUnder', 960, 800, VERDIGRIS)]);
+  piece = comes(
+    piece,
+    'under',
+    { by: 'letter', from: null, fade: true, tracking: 180, gap: 1.5, order: 'from the middle' },
+    { onAt: 52, onFrames: 20, offAt: 104, offFrames: 12 },
+  );
+  return held(
+    withFields(
+      piece,
+      field('Title', 'text', 'wave-1', 'wave-2', 'wave-3'),
+      field('Line under it', 'text', 'under'),
+      field('First colour', 'colour', 'wave-1'),
+      field('Second colour', 'colour', 'wave-2'),
+      field('Last colour', 'colour', 'wave-3'),
+    ),
+    84,
+    103,
+  );
+}
+
+/** A word that is underlined as it is said. */
+export function underlinedKeyword(): Piece {
+  let piece = put(blank('Underlined keyword', 90), [lettering('word', 'keyword', 960, 590, VELLUM)]);
+  piece = put(piece, [
+    fitted('rule', 'Underline', ink(16, MINIUM), { to: 'word', as: 'under', padY: 44, padX: 6 }),
+  ]);
+  piece = fades(
+    piece,
+    'word',
+    { onAt: 2, onFrames: 10, offAt: 74, offFrames: 10 },
+    { by: 'letter', gap: 1.5 },
+  );
+  piece = drawn(piece, ['rule'], { onAt: 18, onFrames: 16, offAt: 70, offFrames: 12 });
+  return held(
+    withFields(
+      piece,
+      field('Word', 'text', 'word'),
+      field('Colour of the word', 'colour', 'word'),
+      field('Colour of the line', 'colour', 'rule'),
+    ),
+    40,
+    68,
+  );
+}
+
+/** A signature with a line that leads into it and one that leads out. */
+export function signature(): Piece {
+  let piece = handwritten(blank('Signature with lines', 120), 'signature', 960, 590, {
+    id: 'name',
+    colour: VELLUM,
+    on: [12, 60],
+    off: [100, 114],
+  });
+  const line = rule(5, REED, { cap: 'round' });
+  piece = put(piece, [
+    fitted('in', 'Lead in', line, { to: 'name', as: 'lead in', padX: 260, padY: 26 }),
+    fitted('out', 'Lead out', line, { to: 'name', as: 'lead out', padX: 260, padY: 26 }),
+  ]);
+  piece = drawn(piece, ['in'], { onAt: 0, onFrames: 14, offAt: 98, offFrames: 12 });
+  piece = drawn(piece, ['out'], { onAt: 56, onFrames: 18, offAt: 104, offFrames: 12 });
+  return held(
+    withFields(
+      piece,
+      field('Name', 'text', 'name'),
+      field('Ink', 'colour', 'name'),
+      field('Lines', 'colour', 'in', 'out'),
+    ),
+    76,
+    97,
+  );
+}
+
+/** Lines that come up one after another out of a rule at their side. */
+export function stackedLines(): Piece {
+  let piece = put(blank('Lines beside a rule', 110), [lettering('text', 'stacked', 320, 470, VELLUM)]);
+  piece = put(piece, [
+    fitted('rule', 'Rule', rule(8, MINIUM), { to: 'text', as: 'before', padX: 56, padY: 30 }),
+  ]);
+  piece = drawn(piece, ['rule'], { from: 'middle', onAt: 0, onFrames: 16, offAt: 96, offFrames: 12 });
+  piece = comes(
+    piece,
+    'text',
+    { by: 'line', from: 'left', line: 'rule', gap: 4 },
+    { onAt: 8, onFrames: 18, offAt: 86, offFrames: 12 },
+  );
+  return held(
+    withFields(
+      piece,
+      field('Text', 'text', 'text'),
+      field('Colour', 'colour', 'text'),
+      field('Rule', 'colour', 'rule'),
+    ),
+    48,
+    84,
+  );
+}
+
+/** A chapter card: border within border, the number, the name word by word. */
+export function chapterCard(): Piece {
+  let piece = put(blank('Bordered chapter card', 140), [
+    lettering('number', 'chapterNumber', 960, 420, REED),
+    lettering('name', 'chapter', 960, 600, VELLUM),
+  ]);
+  piece = put(piece, [
+    newStroke('short', 'Short rule', lineShape({ x: 900, y: 468 }, { x: 1020, y: 468 }), rule(4, VERDIGRIS)),
+    fitted('border', 'Border', rule(7, REED), { to: 'name', as: 'box', padX: 190, padY: 300, radius: 0 }),
+    fitted(
+      'inner',
+      'Inner border',
+      rule(3, VERDIGRIS, {
+        dashes: {
+          pattern: [9, 4],
+          unit: 'widths',
+          phase: 0,
+          flow: 'stay',
+          speed: { value: 60, unit: 'px', seamless: true },
+          fit: true,
+          corners: true,
+          grow: 0,
+        },
+      }),
+      { to: 'name', as: 'box', padX: 162, padY: 272, from: 'right', radius: 0 },
+    ),
+  ]);
+  piece = drawn(piece, ['border'], { onAt: 0, onFrames: 34, offAt: 114, offFrames: 20 });
+  piece = drawn(piece, ['inner'], { onAt: 6, onFrames: 34, offAt: 116, offFrames: 20 });
+  piece = drawn(piece, ['short'], { from: 'middle', onAt: 22, onFrames: 14, offAt: 108, offFrames: 10 });
+  piece = fades(
+    piece,
+    'number',
+    { onAt: 16, onFrames: 14, offAt: 106, offFrames: 12 },
+    { by: 'letter', gap: 1, order: 'from the middle', tracking: 120 },
+  );
+  piece = comes(
+    piece,
+    'name',
+    { by: 'word', from: 'below', gap: 5, margin: 40 },
+    { onAt: 28, onFrames: 20, offAt: 102, offFrames: 14 },
+  );
+  return held(
+    withFields(
+      piece,
+      field('Number', 'text', 'number'),
+      field('Name', 'text', 'name'),
+      field('Gold', 'colour', 'number', 'border'),
+      field('Text', 'colour', 'name'),
+    ),
+    64,
+    100,
+  );
+}
