@@ -7,6 +7,7 @@ import {
   type Piece,
 } from '../src/core/document';
 import { borderPath, widened, type Bounds } from '../src/core/geometry';
+import { leaving } from '../src/layouts';
 import { dashes, ink } from './ink';
 import { lettering, tracedStrokes } from './traced';
 
@@ -37,6 +38,7 @@ export function chapterCard(): Piece {
   words.forEach((strokes, i) => {
     const ids = strokes.map((stroke) => stroke.id);
     piece = writeInSequence(piece, ids, 24 + i * 24, 58 + i * 34);
+    piece = leaving(piece, ids, 118 + i * 4, 138 + i * 4);
   });
   return piece;
 }

@@ -1,20 +1,23 @@
 import {
+  addLayers,
   applyManner,
   cueStrokes,
   groupLayers,
+  membersOf,
   newPiece,
   newStroke,
   putMarker,
+  settlePiece,
   type Gradient,
-  type Layer,
+  type Ink,
   type MannerParts,
   type MannerTimes,
   type Piece,
   type Stroke,
 } from '../src/core/document';
-import { measurePath, type Path } from '../src/core/geometry';
 import { WIDTH_PRESETS } from '../src/core/ink';
 import { landingEasing } from '../src/core/timing';
+import { handwritten } from '../src/layouts';
 import { ink } from './ink';
 import { lettering, tracedStrokes } from './traced';
 import { written, type PenPlace, type Placing } from './written';
@@ -74,93 +77,109 @@ const REEDS: PenPlace[][] = [
   ],
 ];
 
-/** Frames a hand takes for a path: a steady speed, and no stroke quicker than `least`. */
-const framesFor = (path: Path, pixelsPerFrame: number, least: number): number =>
-  Math.max(least, Math.round(measurePath(path).length / pixelsPerFrame));
+/** The word in three colours, one written behind another: each is lettering seen through a hand of its own. */
+const WAVES = [
+  { id: 'first', colour: MINIUM },
+  { id: 'second', colour: '#43b3a0' },
+  { id: 'word', colour: '#ede6d8' },
+] as const;
+/** Frames from one wave to the next, in which the word is written, and in which it leaves. */
+const APART = 3;
+const ON = [2, 44] as const;
+const OFF = [74, 90] as const;
+
+/** The word, wave behind wave, each with its hand in a group, all of them in one. */
+function withWord(piece: Piece): Piece {
+  const waves = WAVES.reduce((result, { id, colour }, i) => {
+    const later = i * APART;
+    // The last to come leaves first, so that the others are seen once more.
+    const off = (WAVES.length - 1 - i) * 2;
+    return handwritten(result, 'title', 890, 530, {
+      id,
+      colour,
+      on: [ON[0] + later, ON[1] + later],
+      off: [OFF[0] + off, OFF[1] + off],
+    });
+  }, piece);
+  const ids = waves.layers.map((layer) => layer.id);
+  return groupLayers(waves, ids, { id: 'saltmarsh', name: 'Saltmarsh' });
+}
+
+const flourish = (id: string, name: string, places: readonly PenPlace[], look: Ink): Stroke =>
+  newStroke(id, name, written(places, TITLE), look);
 
 /**
- * The opening title, set in a script face and traced: a hand writes the word, underlines it, reeds spring up, and all of
- * it leaves in the same order.
+ * The opening title: the word is uncovered by a hand in three colours one behind another, underlined, reeds spring up, and
+ * all of it leaves in the same order.
  */
 export function openingTitle(): Piece {
-  const length = 100;
-  const layers: Layer[] = [lettering('saltmarsh'), lettering('almanac')];
-  const timing: [id: string, manner: MannerParts & MannerTimes][] = [];
-  const add = (
-    id: string,
-    stroke: Stroke,
-    start: number,
-    frames: number,
-    leave: number,
-    landing: number,
-    hand: boolean,
-  ) => {
-    layers.push(hand ? { ...stroke, pace: { kind: 'hand', strength: 1, soft: 0.4 } } : stroke);
-    const manner: MannerParts & MannerTimes = {
-      kind: 'both',
-      from: 'start',
-      onAt: start,
-      onFrames: frames,
-      offAt: leave,
-      offFrames: 10,
-      easing: landingEasing(landing),
-      offEasing: landingEasing(landing),
-    };
-    timing.push([id, manner]);
-    return start + frames;
+  const start: Piece = {
+    ...newPiece('Opening title', { width: 1920, height: 1080 }, { numerator: 25, denominator: 1 }, 100),
+    over: '#1d2c36',
   };
-  const addStroke = (
-    stroke: Stroke,
-    start: number,
-    frames: number,
-    leave: number,
-    landing = 0.6,
-    hand = false,
-  ) => add(stroke.id, stroke, start, frames, leave, landing, hand);
-  let now = 2;
-  tracedStrokes('saltmarsh').forEach((stroke, i) => {
-    const end = addStroke(stroke, now, framesFor(stroke.path, 122, 4), 72 + i * 2, 0.6, true);
-    // The hand does not stop between strokes: the next begins as this one lands.
-    now = end - 2;
-  });
-  const swash = written(SWASH, TITLE);
-  const swashEnd = addStroke(
-    newStroke('swash', 'Swash', swash, ink(17, MINIUM, { widths: WIDTH_PRESETS.brush, gradient: EMBER })),
-    now - 2,
-    16,
-    76,
-    0.75,
+  const word = withWord(start);
+  const swash = flourish(
+    'swash',
+    'Swash',
+    SWASH,
+    ink(17, MINIUM, { widths: WIDTH_PRESETS.brush, gradient: EMBER }),
   );
-  REEDS.forEach((places, i) => {
-    const reed = newStroke(
+  const reeds = REEDS.map((places, i) =>
+    flourish(
       `reed-${i + 1}`,
       `Reed ${i + 1}`,
-      written(places, TITLE),
+      places,
       ink(8, REED, { widths: WIDTH_PRESETS.wedge, cap: 'flat' }),
-    );
-    addStroke(reed, swashEnd - 5 + i * 2, 8, 78 + i, 0.8);
+    ),
+  );
+  const almanac = tracedStrokes('almanac');
+  const all = addLayers(word, [swash, ...reeds, lettering('almanac'), ...almanac]);
+  const both = (
+    onAt: number,
+    onFrames: number,
+    offAt: number,
+    landing: number,
+  ): MannerParts & MannerTimes => ({
+    kind: 'both',
+    from: 'start',
+    onAt,
+    onFrames,
+    offAt,
+    offFrames: 10,
+    easing: landingEasing(landing),
+    offEasing: landingEasing(landing),
   });
-  tracedStrokes('almanac').forEach((stroke, i) => addStroke(stroke, swashEnd - 8 + i, 9, 74 + i, 0.7));
-  const piece: Piece = {
-    ...newPiece('Opening title', { width: 1920, height: 1080 }, { numerator: 25, denominator: 1 }, length),
-    over: '#1d2c36',
-    layers,
-  };
-  const timed = timing.reduce((result, [id, manner]) => applyManner(result, [id], manner), piece);
-  const reeds = layers.filter((layer) => layer.id.startsWith('reed-')).map(({ id }) => id);
-  const cued = withAccentsCued(timed, reeds);
+  let piece = applyManner(all, ['swash'], both(42, 16, 76, 0.75));
+  reeds.forEach(({ id }, i) => {
+    piece = applyManner(piece, [id], both(53 + i * 2, 8, 78 + i, 0.8));
+  });
+  almanac.forEach(({ id }, i) => {
+    piece = applyManner(piece, [id], both(50 + i, 9, 74 + i, 0.7));
+  });
+  piece = withAccentsCued(
+    piece,
+    reeds.map(({ id }) => id),
+  );
   const groups = [
-    { id: 'word', name: 'Saltmarsh', of: tracedStrokes('saltmarsh').map(({ id }) => id) },
-    { id: 'reeds', name: 'Reeds', of: reeds },
-    { id: 'second', name: 'Almanac', of: tracedStrokes('almanac').map(({ id }) => id) },
+    { id: 'reeds', name: 'Reeds', of: reeds.map(({ id }) => id) },
+    { id: 'second-line', name: 'Almanac', of: almanac.map(({ id }) => id) },
   ];
-  const grouped = groups.reduce((result, { id, name, of }) => groupLayers(result, of, { id, name }), cued);
-  return putMarker(putMarker(grouped, { frame: 46, name: 'Word is there' }), { frame: 72, name: 'Leaves' });
+  piece = groups.reduce((result, { id, name, of }) => groupLayers(result, of, { id, name }), piece);
+  piece = putMarker(putMarker(piece, { frame: 50, name: 'Word is there' }), { frame: 72, name: 'Leaves' });
+  return settlePiece(null, {
+    ...piece,
+    fields: [
+      { name: 'Title', kind: 'text', of: WAVES.map(({ id }) => id) },
+      { name: 'First colour', kind: 'colour', of: ['first'] },
+      { name: 'Second colour', kind: 'colour', of: ['second'] },
+      { name: 'Last colour', kind: 'colour', of: ['word'] },
+    ],
+  });
 }
 
 /** The swash sets out as the word's last stroke lands, and the reeds spring up while the swash arrives. */
 function withAccentsCued(piece: Piece, reeds: readonly string[]): Piece {
-  const before = tracedStrokes('saltmarsh').at(-1)!.id;
+  const before = membersOf(piece, 'first-hand').at(-1)!.id;
   const cued = cueStrokes(piece, ['swash'], before, { at: 0.9, offset: 0 });
   return reeds.reduce(
     (result, id, i) => cueStrokes(result, [id], 'swash', { at: 0.96, offset: i * 2 }),

@@ -23,7 +23,6 @@ interface Word {
 }
 
 const WORDS: readonly Word[] = [
-  { id: 'saltmarsh', text: 'Saltmarsh', face: 'sacramento', size: 410, x: 890, y: 530, colour: '#ede6d8' },
   {
     id: 'almanac',
     text: 'ALMANAC',

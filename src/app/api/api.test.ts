@@ -65,6 +65,7 @@ test('the sample world is put into an empty database once, complete and valid', 
   expect(list.body.projects[0].pieces.map((p: { name: string }) => p.name)).toEqual([
     'Opening title',
     'Lower third',
+    'Name strip',
     'Tide ring',
     'Narrator’s signature',
     'Chapter card',

@@ -3,12 +3,14 @@ import { easingSchema } from '../timing';
 import { inkSchema } from './ink-schema';
 import { mannerSchema } from './manner-schema';
 import { nameSchema } from './names';
+import { pieceSchema } from './schema';
 
-/** What can be kept for reuse in all pieces of a project: inks, manners, and easings that are liked. */
+/** What can be kept for reuse in all pieces of a project: inks, manners, easings that are liked, and layouts. */
 export const newShelfItemSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('style'), name: nameSchema, content: inkSchema }),
   z.strictObject({ kind: z.literal('manner'), name: nameSchema, content: mannerSchema }),
   z.strictObject({ kind: z.literal('easing'), name: nameSchema, content: easingSchema }),
+  z.strictObject({ kind: z.literal('layout'), name: nameSchema, content: pieceSchema }),
 ]);
 export type NewShelfItem = z.infer<typeof newShelfItemSchema>;
 export type ShelfKind = NewShelfItem['kind'];

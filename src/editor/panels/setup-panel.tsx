@@ -12,7 +12,9 @@ import {
 } from '@/core/document';
 import { ColourField, NameField, NumberField, parseWithUnit, Segmented, Select } from '@/ui';
 import { beginDrag, edit, endDrag, useCalm, useEditor } from '../state';
+import { LayoutsGroup } from './layouts-group';
 import { Group, Hint, PanelFacts, PanelTitle, Row } from './panel';
+import { FieldsGroup } from './fields-group';
 import { HoldControls } from './hold-controls';
 import { SIZES } from './presets';
 
@@ -44,8 +46,10 @@ export function SetupPanel() {
         <NameField label="Name of the piece" value={piece.name} onChange={(name) => put({ name })} />
       </PanelTitle>
       <PanelFacts>
-        {seconds} s · {piece.layers.length} strokes
+        {seconds} s · {piece.layers.length} layers
       </PanelFacts>
+      <FieldsGroup />
+      <LayoutsGroup />
       <Group title="Size">
         <Select
           label="Size"

@@ -128,6 +128,8 @@ export async function writeItself(id: string, before?: Lettering): Promise<void>
 
 /** Changes of a text come letter by letter: its strokes are made anew so long after the last, ms. */
 const SETTLED = 450;
+/** Several texts may have changed at once: one is made anew after another. */
+let rewriting: Promise<void> = Promise.resolve();
 const changing = new Map<string, { before: Lettering; timer: ReturnType<typeof setTimeout> }>();
 
 /** Tells that the setting of lettering was changed; where it writes itself, its strokes follow. */
@@ -139,7 +141,7 @@ export function letteringChanged(before: Lettering): void {
   const first = known?.before ?? before;
   const timer = setTimeout(() => {
     changing.delete(before.id);
-    void writeItself(before.id, first);
+    rewriting = rewriting.then(() => writeItself(before.id, first));
   }, SETTLED);
   changing.set(before.id, { before: first, timer });
 }

@@ -4,12 +4,13 @@ import * as firstTables from './migrations/001-first-tables';
 import * as faces from './migrations/002-faces';
 import * as shelf from './migrations/003-shelf';
 import * as shelfKinds from './migrations/004-shelf-kinds';
+import * as shelfLayouts from './migrations/005-shelf-layouts';
 
 /** Brings the tables to today's form; answers with the names of the migrations that ran. */
 export async function migrate(): Promise<string[]> {
   const sequelize = connection();
   const umzug = new Umzug({
-    migrations: [firstTables, faces, shelf, shelfKinds].map(({ name, up, down }) => ({
+    migrations: [firstTables, faces, shelf, shelfKinds, shelfLayouts].map(({ name, up, down }) => ({
       name,
       up: () => up(sequelize.getQueryInterface()),
       down: () => down(sequelize.getQueryInterface()),

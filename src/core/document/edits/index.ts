@@ -7,6 +7,7 @@ export * from './groups';
 export * from './ink';
 export * from './keys';
 export * from './layers';
+export * from './layouts';
 export * from './manner';
 export * from './on-span';
 export * from './order';

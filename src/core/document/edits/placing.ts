@@ -20,6 +20,7 @@ import {
 } from '../schema';
 import { scaledInk } from './ink';
 import { updateLayers } from './layers';
+import { withScaledParts } from './scaled-parts';
 import { movePoints } from './points';
 
 /** A layer moved by an offset in piece pixels. */
@@ -43,7 +44,13 @@ export const moveLayers = (piece: Piece, ids: readonly string[], by: Point): Pie
   updateLayers(piece, ids, (layer) => movedLayer(layer, by));
 
 /** A layer scaled by a factor about a point; widths of ink and sizes of type grow along. */
-export function scaledLayer(layer: Layer, factor: number, about: Point): Layer {
+export const scaledLayer = (layer: Layer, factor: number, about: Point): Layer =>
+  // A nested piece is scaled by its placement itself.
+  layer.type === 'piece'
+    ? scaledPiece(layer, factor, about)
+    : withScaledParts(scaledMade(layer, factor, about), factor, about);
+
+function scaledMade(layer: Exclude<Layer, Nested>, factor: number, about: Point): Layer {
   const m: Matrix = compose(
     translation(about.x, about.y),
     compose(scaling(factor), translation(-about.x, -about.y)),
@@ -60,7 +67,6 @@ export function scaledLayer(layer: Layer, factor: number, about: Point): Layer {
     };
   }
   if (layer.type === 'art') return { ...layer, transform: compose(m, layer.transform) };
-  if (layer.type === 'piece') return scaledPiece(layer, factor, about);
   return {
     ...layer,
     ...at(layer),

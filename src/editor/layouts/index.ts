@@ -1,0 +1,2 @@
+export * from './layout-client';
+export { LayoutPicture } from './layout-picture';

@@ -1,0 +1,85 @@
+import { create } from 'zustand';
+import {
+  fillColour,
+  fillImage,
+  fillNumber,
+  insertLayout,
+  layersOf,
+  textsOf,
+  type Field,
+  type Piece,
+} from '@/core/document';
+import { readSvg } from '@/core/formats';
+import { layerBounds } from '@/core/scene';
+import { notify } from '@/ui';
+import { changeSetting } from '../lettering';
+import { call } from '../saving';
+import { edit, newId, select, useEditor } from '../state';
+
+/** The layouts that ship with Obelus, once they were asked for. */
+export const useLayouts = create<{ readonly layouts: readonly { id: string; piece: Piece }[] | null }>(
+  () => ({
+    layouts: null,
+  }),
+);
+
+let asked = false;
+
+/** Reads the layouts once; where the server can't be reached, the next asking tries again. */
+export async function readLayouts(): Promise<void> {
+  if (asked) return;
+  asked = true;
+  try {
+    useLayouts.setState(await call<{ layouts: { id: string; piece: Piece }[] }>('GET', '/api/layouts'));
+  } catch (error) {
+    asked = false;
+    notify((error as Error).message);
+  }
+}
+
+/** Puts a layout into the piece at the frame shown, and takes it in hand. */
+export function insertHere(layout: Piece): void {
+  const { frame, piece: before } = useEditor.getState();
+  const at = before.layers.length === 0 ? 0 : Math.round(frame);
+  edit((piece) => insertLayout(piece, layout, at, newId));
+  const { piece } = useEditor.getState();
+  const known = new Set(before.groups.map(({ id }) => id));
+  const made = piece.groups.find((group) => !known.has(group.id));
+  if (made) select({ layers: layersOf(piece, made.id) });
+  if (at + layout.length > piece.length)
+    notify(`“${layout.name}” goes on after the end of the piece. Make the piece longer, or move its keys.`);
+}
+
+/** Fills a field; texts are shaped by the server first. */
+export function fillField(field: Field, value: string | number): void {
+  if (field.kind === 'text') {
+    for (const { id } of textsOf(useEditor.getState().piece, field))
+      void changeSetting(id, { text: String(value) }, 'text');
+  } else if (field.kind === 'colour')
+    edit((piece) => fillColour(piece, field, String(value)), `field ${field.name}`);
+  else if (field.kind === 'number')
+    edit((piece) => fillNumber(piece, field, Number(value)), `field ${field.name}`);
+}
+
+/** Puts the shapes of an SVG file in the place of what an image field holds, as large as fits its box. */
+export async function fillFromFile(field: Field, file: File): Promise<void> {
+  try {
+    const read = readSvg(await file.text());
+    const { piece } = useEditor.getState();
+    const art = piece.layers.find((layer) => layer.type === 'art' && field.of.includes(layer.id));
+    const box = art && layerBounds(art);
+    if (art?.type !== 'art' || !box) return;
+    if (read.shapes.length === 0) throw new Error('There are no shapes in it.');
+    const plain = layerBounds({ ...art, shapes: read.shapes, transform: [1, 0, 0, 1, 0, 0] });
+    if (!plain) throw new Error('There is nothing to be seen in it.');
+    const k = Math.min(
+      (box.right - box.left) / (plain.right - plain.left),
+      (box.bottom - box.top) / (plain.bottom - plain.top),
+    );
+    const x = (box.left + box.right) / 2 - ((plain.left + plain.right) / 2) * k;
+    const y = (box.top + box.bottom) / 2 - ((plain.top + plain.bottom) / 2) * k;
+    edit((p) => fillImage(p, field, read.shapes, [k, 0, 0, k, x, y]));
+  } catch (error) {
+    notify(`This file can’t be used here: ${(error as Error).message} Nothing was changed.`);
+  }
+}

@@ -1,0 +1,155 @@
+'use client';
+import { Plus, X } from 'lucide-react';
+import { useRef, useState } from 'react';
+import { fieldValue, LIMITS, offeredFields, type Field } from '@/core/document';
+import { Button, ColourField, Fold, IconButton, NameField, NumberField, parseWithUnit, TextArea } from '@/ui';
+import { fillField, fillFromFile } from '../layouts';
+import { beginDrag, edit, endDrag, select, useCalm, useEditor } from '../state';
+import { Hint, Row } from './panel';
+import { useSwatches } from './ink';
+
+const plain = { format: (v: number) => String(Math.round(v * 100) / 100), parse: parseWithUnit('') };
+
+const setFields = (change: (fields: readonly Field[]) => readonly Field[], merge?: string): void =>
+  edit((piece) => ({ ...piece, fields: change(piece.fields).slice(0, LIMITS.fields) }), merge);
+
+/** What a field holds, to be filled in anew. */
+function FieldValue({ field }: { field: Field }) {
+  const value = useCalm((s) => fieldValue(s.piece, field));
+  const swatches = useSwatches();
+  const [typed, setTyped] = useState<string | null>(null);
+  const file = useRef<HTMLInputElement>(null);
+  if (value === null) return <Hint style={{ color: 'var(--caution)' }}>What it filled is gone.</Hint>;
+  switch (field.kind) {
+    case 'text':
+      return (
+        <TextArea
+          aria-label={field.name}
+          rows={1}
+          dir="auto"
+          spellCheck={false}
+          maxLength={LIMITS.textLength}
+          value={typed ?? String(value)}
+          onChange={(event) => {
+            setTyped(event.currentTarget.value);
+            fillField(field, event.currentTarget.value);
+          }}
+          onBlur={() => setTyped(null)}
+          onKeyDown={(event) => event.stopPropagation()}
+        />
+      );
+    case 'colour':
+      return (
+        <ColourField
+          label={field.name}
+          value={String(value)}
+          swatches={swatches}
+          onChange={(colour) => fillField(field, colour)}
+          onBegin={beginDrag}
+          onEnd={endDrag}
+        />
+      );
+    case 'number':
+      return (
+        <NumberField
+          label={field.name}
+          value={Number(value)}
+          onChange={(number) => fillField(field, number)}
+          onBegin={beginDrag}
+          onEnd={endDrag}
+          {...plain}
+        />
+      );
+    case 'image':
+      return (
+        <>
+          <input
+            ref={file}
+            type="file"
+            accept="image/svg+xml"
+            hidden
+            aria-label={`File for ${field.name}`}
+            onChange={(event) => {
+              const [chosen] = event.currentTarget.files ?? [];
+              if (chosen) void fillFromFile(field, chosen);
+              event.currentTarget.value = '';
+            }}
+          />
+          <Button style={{ width: '100%' }} onPress={() => file.current?.click()}>
+            Another SVG …
+          </Button>
+        </>
+      );
+  }
+}
+
+/** What of the piece is filled in anew each time it is used. */
+export function FieldsGroup() {
+  const fields = useCalm((s) => s.piece.fields);
+  const chosen = useCalm((s) => s.selection.layers);
+  const [naming, setNaming] = useState(false);
+  const add = () =>
+    setFields((now) => {
+      const known = new Set(now.map((field) => field.kind + field.of.join()));
+      const offered = offeredFields(useEditor.getState().piece, chosen);
+      return [...now, ...offered.filter((field) => !known.has(field.kind + field.of.join()))];
+    });
+  if (fields.length === 0 && chosen.length === 0) return null;
+  return (
+    <Fold title="Fields" {...(fields.length > 0 && { fact: String(fields.length) })} open={fields.length > 0}>
+      {fields.map((field, i) => (
+        <div key={i} style={{ marginBottom: 6 }}>
+          {(naming || field.kind === 'text' || field.kind === 'image') && (
+            <Row>
+              {naming ? (
+                <NameField
+                  label={`Name of field ${i + 1}`}
+                  value={field.name}
+                  onChange={(name) =>
+                    setFields(
+                      (now) => now.map((one, k) => (k === i ? { ...one, name } : one)),
+                      `field name ${i}`,
+                    )
+                  }
+                />
+              ) : (
+                <button
+                  type="button"
+                  style={{
+                    border: 0,
+                    padding: 0,
+                    background: 'none',
+                    color: 'var(--quiet)',
+                    textAlign: 'left',
+                  }}
+                  title="Select what it fills"
+                  onClick={() => select({ layers: field.of })}
+                >
+                  {field.name}
+                </button>
+              )}
+              {naming && (
+                <IconButton
+                  plain
+                  label={`Take the field ${field.name} out`}
+                  onPress={() => setFields((now) => now.filter((_, k) => k !== i))}
+                >
+                  <X />
+                </IconButton>
+              )}
+            </Row>
+          )}
+          <FieldValue field={field} />
+        </div>
+      ))}
+      <Row>
+        <Button isDisabled={chosen.length === 0} onPress={add}>
+          <Plus aria-hidden style={{ width: 14 }} /> From the selection
+        </Button>
+        {fields.length > 0 && (
+          <Button onPress={() => setNaming(!naming)}>{naming ? 'Done' : 'Change'}</Button>
+        )}
+      </Row>
+    </Fold>
+  );
+}
