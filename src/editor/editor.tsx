@@ -17,6 +17,7 @@ import {
   TracePanel,
   UnderlayPanel,
 } from './panels';
+import { ProofPanel, useProof, watchProof } from './proof';
 import { openForEditing } from './saving';
 import { Score } from './score';
 import { useEditor, type Step } from './state';
@@ -84,14 +85,19 @@ export function Editor({ id }: { id: string }) {
   const [ready, setReady] = useState(false);
   const [error, setError] = useState('');
   const step = useEditor((s) => s.step);
+  const proof = useProof((s) => s.open);
   useEffect(() => {
     wearTheme();
     let close: (() => void) | null = null;
+    let leaveProof: (() => void) | null = null;
     let left = false;
     openForEditing(id, () => !left).then(
       (end) => {
         close = end;
-        if (!left) setReady(true);
+        if (!left) {
+          setReady(true);
+          leaveProof = watchProof();
+        }
       },
       (problem: Error) => setError(problem.message),
     );
@@ -99,6 +105,7 @@ export function Editor({ id }: { id: string }) {
     return () => {
       left = true;
       deaf();
+      leaveProof?.();
       close?.();
     };
   }, [id]);
@@ -119,7 +126,7 @@ export function Editor({ id }: { id: string }) {
         <Panel defaultSize="66%" minSize="30%">
           <Upper>
             <StepRail />
-            <Side aria-label="Panel">{PANELS[step]()}</Side>
+            <Side aria-label="Panel">{proof ? <ProofPanel /> : PANELS[step]()}</Side>
             <Middle>
               <CanvasStage />
               <SaveBanner />

@@ -1,5 +1,5 @@
 export * from './art-items';
-export { arrivedItems } from './arrived';
+export { arrivedItems, shownParts } from './arrived';
 export * from './draw-list';
 export { numberWords } from './counted';
 export * from './evaluate';

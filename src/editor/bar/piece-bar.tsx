@@ -1,11 +1,12 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
-import { Ellipsis, Grid3x3, Keyboard, Redo2, Undo2 } from 'lucide-react';
+import { CircleCheck, Ellipsis, Grid3x3, Keyboard, Redo2, Undo2 } from 'lucide-react';
 import styled from 'styled-components';
 import { framesPerSecond, rateName } from '@/core/timing';
 import { Button, IconButton, MainButton, Mark, Menu, NameField, ToggleButton } from '@/ui';
 import { ExportDialog } from '../export/export-dialog';
+import { useProof } from '../proof/proof-state';
 import { useSaving } from '../saving';
 import { edit, redo, undo, useEditor } from '../state';
 import { CompareDialog } from './compare-dialog';
@@ -65,6 +66,8 @@ export function PieceBar() {
   const canUndo = useEditor((s) => s.past.length > 0);
   const canRedo = useEditor((s) => s.future.length > 0);
   const safeAreas = useEditor((s) => s.safeAreas);
+  const findings = useProof((s) => s.findings.length);
+  const proofOpen = useProof((s) => s.open);
   const projectName = useSaving((s) => s.open?.projectName);
   const [dialog, setDialog] = useState<'export' | 'history' | null>(null);
   const [compared, setCompared] = useState<number | null>(null);
@@ -95,6 +98,13 @@ export function PieceBar() {
       </IconButton>
       <ToggleButton isSelected={safeAreas} onChange={(on) => useEditor.setState({ safeAreas: on })}>
         <Grid3x3 aria-hidden /> Safe areas
+      </ToggleButton>
+      <ToggleButton
+        isSelected={proofOpen}
+        onChange={(open) => useProof.setState({ open, ...(!open && { chosen: null }) })}
+      >
+        <CircleCheck aria-hidden /> Proof
+        {findings > 0 && <span style={{ color: 'var(--caution)', fontWeight: 600 }}>{findings}</span>}
       </ToggleButton>
       <IconButton label="Keys" keys="?" onPress={() => window.dispatchEvent(new Event('obelus:keys'))}>
         <Keyboard />

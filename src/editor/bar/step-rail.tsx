@@ -11,6 +11,7 @@ import {
 } from 'lucide-react';
 import { ToggleButton, ToggleButtonGroup } from 'react-aria-components';
 import styled from 'styled-components';
+import { useProof } from '../proof/proof-state';
 import { useEditor, type Step } from '../state';
 
 const STEPS: readonly { id: Step; name: string; icon: LucideIcon }[] = [
@@ -68,7 +69,10 @@ export function StepRail() {
       selectionMode="single"
       disallowEmptySelection
       selectedKeys={[step]}
-      onSelectionChange={(keys) => useEditor.setState({ step: [...keys][0] as Step })}
+      onSelectionChange={(keys) => {
+        useEditor.setState({ step: [...keys][0] as Step });
+        useProof.setState({ open: false, chosen: null });
+      }}
     >
       {STEPS.map(({ id, name, icon: Icon }) => (
         <Choice key={id} id={id}>

@@ -20,6 +20,7 @@ import { ground } from './ground';
 import { onionItems } from './onion';
 import { paintOverlay } from './overlay';
 import { takeDropped } from '../importing';
+import { useProof } from '../proof/proof-state';
 import { useCovering } from '../reveal/cover-state';
 import { useTracing } from '../tracing/trace-state';
 import {
@@ -274,6 +275,7 @@ export function CanvasStage() {
       useLooseEnds.subscribe(ask),
       useTracing.subscribe(ask),
       useMaskInHand.subscribe(ask),
+      useProof.subscribe(ask),
       useCovering.subscribe(ask),
       onUnderlayLoaded(ask),
     ];

@@ -4,13 +4,16 @@ import {
   pointAtLength,
   tangentAtLength,
   wholePath,
+  type Bounds,
   type Path,
   type Point,
 } from '@/core/geometry';
 import { inkedLengths } from '@/core/ink';
 import { strokeById, strokesOf, windowAt, type Piece, type Stroke } from '@/core/document';
 import { tracePath } from '@/core/paint';
+import { SAFE } from '@/core/proof';
 import { inkedLength } from '@/core/scene';
+import { useProof } from '../proof/proof-state';
 import { looseEndsOf, useLooseEnds, useTools, type EditorState } from '../state';
 import { useCovering } from '../reveal/cover-state';
 import { useTracing } from '../tracing/trace-state';
@@ -26,26 +29,10 @@ import {
   traceResult,
 } from './overlay-trace';
 import { standing } from './standing';
+import type { ToolMarks } from './tools/tool-marks';
 import { toScreen, type View } from './view';
 
 type Context = CanvasRenderingContext2D;
-
-/** Shares of the frame that stay visible and legible: SMPTE ST 2046-1:2009. */
-const SAFE = { action: 0.93, title: 0.9 } as const;
-
-/** What a tool shows while it is at work, in piece pixels. */
-export interface ToolMarks {
-  readonly preview?: Path;
-  readonly box?: { from: Point; to: Point };
-  /** Words beside the pointer: the number that a drag changes. */
-  readonly says?: { at: Point; text: string };
-  /** Lines that show what a place was drawn to. */
-  readonly hairlines?: readonly (readonly [Point, Point])[];
-  /** The pen's way since it was put down. */
-  readonly trail?: readonly Point[];
-  /** Strokes tapped in their new order. */
-  readonly tapped?: readonly string[];
-}
 
 function line(context: Context, view: View, path: Path): void {
   context.save();
@@ -293,6 +280,17 @@ function drawGrips(context: Context, view: View, { lines, grips }: ReturnType<ty
   }
 }
 
+/** A place that a finding of the proof is about. */
+function foundPlace(context: Context, view: View, place: Bounds): void {
+  const a = toScreen(view, { x: place.left, y: place.top });
+  const b = toScreen(view, { x: place.right, y: place.bottom });
+  context.setLineDash([5, 4]);
+  context.lineWidth = 2;
+  context.strokeStyle = OVERLAY.caution;
+  context.strokeRect(a.x - 6, a.y - 6, b.x - a.x + 12, b.y - a.y + 12);
+  context.setLineDash([]);
+}
+
 /** Fine threads from where strokes are awaited to where those that wait begin, of the chosen ones. */
 function cueThreads(context: Context, view: View, piece: Piece, chosen: readonly string[]): void {
   for (const stroke of strokesOf(piece)) {
@@ -407,6 +405,9 @@ export function paintOverlay(context: Context, view: View, state: EditorState, t
   const { coverage } = useCovering.getState();
   if (state.step === 'reveal' && coverage) coverMarks(context, view, coverage, Math.round(frame));
   drawGrips(context, view, gripsOf(state));
+  const { open, findings, chosen: found } = useProof.getState();
+  const place = open && findings.find((finding) => finding.id === found)?.place;
+  if (place) foundPlace(context, view, place);
   if (state.step === 'time') cueThreads(context, view, piece, selection.layers);
   const { shown, reach } = useLooseEnds.getState();
   if (shown) looseEnds(context, view, looseEndsOf(piece, reach));

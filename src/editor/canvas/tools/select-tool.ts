@@ -32,7 +32,8 @@ import { handleAt, placeOn, pointAt, layerAt, REACH, type HandleHit } from '../h
 import { gripsOf, movePlace, placeTarget, type Grip } from '../grips';
 import { snapped, snapTargets } from '../snapping';
 import { standing, toOwn, wayToOwn } from '../standing';
-import { shownHandles, type ToolMarks } from '../overlay';
+import { shownHandles } from '../overlay';
+import type { ToolMarks } from './tool-marks';
 import { toScreen, useView } from '../view';
 import { to45, type CanvasTool, type PointerInput } from './tool';
 

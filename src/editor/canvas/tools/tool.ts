@@ -1,5 +1,5 @@
 import type { Point } from '@/core/geometry';
-import type { ToolMarks } from '../overlay';
+import type { ToolMarks } from './tool-marks';
 
 /** What a tool hears of the pointer. */
 export interface PointerInput {

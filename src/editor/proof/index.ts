@@ -1,0 +1,2 @@
+export { ProofPanel } from './proof-panel';
+export { useProof, watchProof } from './proof-state';
