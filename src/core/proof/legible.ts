@@ -1,4 +1,4 @@
-import { strokesOf, windowAt, type Lettering, type Piece } from '../document';
+import { windowAt, type Lettering, type Piece } from '../document';
 import { framesPerSecond, valueAt } from '../timing';
 import { shownParts, strokesThrough } from '../scene';
 
@@ -43,22 +43,4 @@ export function legibleTime(piece: Piece, text: Lettering): { seconds: number; f
     count += step;
   }
   return from < 0 ? null : { seconds: Math.min(count, piece.length) / framesPerSecond(piece.rate), from };
-}
-
-/** The frame at which a piece is looked at as a whole: in the middle of its hold, else where the most strokes are whole. */
-export function fullFrame(piece: Piece): number {
-  if (piece.hold) return Math.round((piece.hold.from + piece.hold.to) / 2);
-  const strokes = strokesOf(piece);
-  const texts = piece.layers.filter((layer): layer is Lettering => layer.type === 'lettering');
-  const step = Math.max(1, Math.ceil(piece.length / 60));
-  let [best, most] = [0, -1];
-  for (let frame = 0; frame < piece.length; frame += step) {
-    const whole = strokes.filter((stroke) => {
-      const { head, tail } = windowAt(stroke, frame);
-      return head - tail > THERE;
-    }).length;
-    const there = texts.filter((text) => isLegible(piece, text, frame)).length;
-    if (whole + there >= most) [best, most] = [frame, whole + there];
-  }
-  return best;
 }

@@ -18,15 +18,15 @@ import {
 } from '../document';
 import { measurePath, widened, type Bounds } from '../geometry';
 import { mendedPattern } from '../ink';
-import { dashUnit, inkedLength, lookedThrough } from '../scene';
+import { dashUnit, inkedLength, lookedThrough, posterFrame } from '../scene';
 import { framesPerSecond, valueAt } from '../timing';
 import { contrast, LARGE, NEEDED } from './contrast';
 import type { Finding } from './finding';
-import { fullFrame, isLegible, legibleTime, secondsToRead } from './legible';
+import { isLegible, legibleTime, secondsToRead } from './legible';
 import { SAFE, safeArea, sticksOut, wayInto } from './safe-areas';
 
 /** Ends that miss one another by less than this are loose, px; further off they are meant to be apart (our choice). */
-const LOOSE = 12;
+const LOOSE = 10;
 /** What sticks out by less is not seen, px. */
 const SLIGHT = 0.5;
 
@@ -197,7 +197,17 @@ function looseFindings({ piece, frame, through }: Look): Finding[] {
     (stroke) => !stroke.hidden && !stroke.fitted && !through.has(stroke.id),
   );
   const names = new Map(strokes.map((stroke) => [stroke.id, stroke.name]));
-  return nearEnds(strokes, LOOSE).map((end): Finding => ({
+  const widths = new Map(strokes.map((stroke) => [stroke.id, widestOf(stroke.ink)]));
+  const ends = nearEnds(strokes, LOOSE);
+  // Two that miss one another are one finding; where their ink meets all the same nobody sees it.
+  const seen = ends.filter((end, i) => {
+    const twin = ends.findIndex(
+      (other) =>
+        other.stroke === end.other && other.other === end.stroke && Math.abs(other.gap - end.gap) < 1e-6,
+    );
+    return (twin < 0 || twin > i) && end.gap > (widths.get(end.stroke)! + widths.get(end.other)!) / 4;
+  });
+  return seen.map((end): Finding => ({
     id: `loose ${end.stroke} ${end.end}`,
     kind: 'loose end',
     words: `The ${end.end} of “${names.get(end.stroke)}” misses “${names.get(end.other)}” by ${end.gap.toFixed(1)} px.`,
@@ -274,7 +284,7 @@ const kept = new WeakMap<Piece, { readonly backdrop: Backdrop; readonly findings
 export function proof(piece: Piece, backdrop: Backdrop): readonly Finding[] {
   const known = kept.get(piece);
   if (known?.backdrop === backdrop) return known.findings;
-  const look: Look = { piece, frame: fullFrame(piece), backdrop, through: lookedThrough(piece) };
+  const look: Look = { piece, frame: posterFrame(piece), backdrop, through: lookedThrough(piece) };
   const findings = [
     ...textFindings(look),
     ...safeFindings(look),

@@ -1,17 +1,35 @@
-import type { Piece } from '../document';
+import type { Lettering, Piece } from '../document';
+import { letterOutlines } from '../document';
+import { commandsBounds } from '../geometry';
+import { shownParts } from './arrived';
 import { inkOnScreen } from './ink-on-screen';
 
 const SAMPLES = 48;
 
-/** The frame that stands for the piece in a still picture: of evenly spread ones the last with the most ink. */
+/** How much of a text is there at a frame, in px of its width, to be weighed against ink. */
+function textOnScreen(text: Lettering, frame: number): number {
+  const box = text.hidden ? null : commandsBounds(letterOutlines(text).flat());
+  if (!box) return 0;
+  const shown = shownParts(text, frame);
+  const share =
+    shown.reduce((sum, part) => sum + Math.min(1, Math.max(0, part)), 0) / Math.max(1, shown.length);
+  return (box.right - box.left) * (text.arrival ? share : 1);
+}
+
+/**
+ * The frame that stands for the piece in a still picture: in the middle of its hold where it has one, else of evenly spread
+ * ones the last with the most ink and text.
+ */
 export function posterFrame(piece: Piece): number {
+  if (piece.hold) return Math.min(piece.length - 1, Math.round((piece.hold.from + piece.hold.to) / 2));
+  const texts = piece.layers.filter((layer): layer is Lettering => layer.type === 'lettering');
   let best = 0;
   let most = -1;
   for (let i = 0; i <= SAMPLES; i++) {
     const frame = Math.round(((piece.length - 1) * i) / SAMPLES);
-    const ink = inkOnScreen(piece, frame);
-    if (ink >= most) {
-      most = ink;
+    const shown = inkOnScreen(piece, frame) + texts.reduce((sum, text) => sum + textOnScreen(text, frame), 0);
+    if (shown >= most) {
+      most = shown;
       best = frame;
     }
   }

@@ -1,9 +1,28 @@
 'use client';
 import { useEffect, useRef } from 'react';
 import type { Piece } from '@/core/document';
-import { paint } from '@/core/paint';
+import type { Bounds } from '@/core/geometry';
+import { inkBounds, paint } from '@/core/paint';
 import { evaluate, posterFrame } from '@/core/scene';
 import { newCanvas } from '@/workers/new-canvas';
+
+/** Room left round what is shown, as a share of the picture. */
+const ROOM = 0.1;
+
+/** The part of a piece that is shown: as much as holds its ink, in the piece's own proportions. */
+function around(ink: Bounds | null, size: Piece['size'], width: number) {
+  if (!ink) return { left: 0, top: 0, scale: width / size.width };
+  const [w, h] = [(ink.right - ink.left) * (1 + 2 * ROOM), (ink.bottom - ink.top) * (1 + 2 * ROOM)];
+  const share = Math.min(1, Math.max(w / size.width, h / size.height));
+  const [cx, cy] = [(ink.left + ink.right) / 2, (ink.top + ink.bottom) / 2];
+  const held = (middle: number, side: number): number =>
+    Math.min(side * (1 - share), Math.max(0, middle - (side * share) / 2));
+  return {
+    left: held(cx, size.width),
+    top: held(cy, size.height),
+    scale: width / (size.width * share),
+  };
+}
 
 /** A layout as it looks where it is all there. */
 export function LayoutPicture({ piece, width }: { piece: Piece; width: number }) {
@@ -15,8 +34,14 @@ export function LayoutPicture({ piece, width }: { piece: Piece; width: number })
     context.setTransform(1, 0, 0, 1, 0, 0);
     context.fillStyle = piece.over ?? '#22303a';
     context.fillRect(0, 0, width * ratio, height * ratio);
-    const frame = piece.hold ? Math.round((piece.hold.from + piece.hold.to) / 2) : posterFrame(piece);
-    paint(evaluate(piece, frame), context, newCanvas, (width / piece.size.width) * ratio);
+    const list = evaluate(piece, posterFrame(piece));
+    const { left, top, scale } = around(
+      inkBounds(list, piece.size.width, piece.size.height),
+      piece.size,
+      width,
+    );
+    context.translate(-left * scale * ratio, -top * scale * ratio);
+    paint(list, context, newCanvas, scale * ratio);
   }, [piece, width, height]);
   const ratio = typeof window === 'undefined' ? 1 : window.devicePixelRatio || 1;
   return (

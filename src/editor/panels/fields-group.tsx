@@ -26,6 +26,7 @@ function FieldValue({ field }: { field: Field }) {
         <TextArea
           aria-label={field.name}
           rows={1}
+          style={{ minHeight: 34, fieldSizing: 'content' } as React.CSSProperties}
           dir="auto"
           spellCheck={false}
           maxLength={LIMITS.textLength}
@@ -144,7 +145,7 @@ export function FieldsGroup() {
       ))}
       <Row>
         <Button isDisabled={chosen.length === 0} onPress={add}>
-          <Plus aria-hidden style={{ width: 14 }} /> From the selection
+          <Plus aria-hidden style={{ width: 14 }} /> From selection
         </Button>
         {fields.length > 0 && (
           <Button onPress={() => setNaming(!naming)}>{naming ? 'Done' : 'Change'}</Button>

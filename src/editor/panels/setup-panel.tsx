@@ -13,6 +13,7 @@ import {
 import { ColourField, NameField, NumberField, parseWithUnit, Segmented, Select } from '@/ui';
 import { beginDrag, edit, endDrag, useCalm, useEditor } from '../state';
 import { LayoutsGroup } from './layouts-group';
+import { NestedGroup } from './nested-group';
 import { Group, Hint, PanelFacts, PanelTitle, Row } from './panel';
 import { FieldsGroup } from './fields-group';
 import { HoldControls } from './hold-controls';
@@ -50,6 +51,7 @@ export function SetupPanel() {
       </PanelFacts>
       <FieldsGroup />
       <LayoutsGroup />
+      <NestedGroup />
       <Group title="Size">
         <Select
           label="Size"

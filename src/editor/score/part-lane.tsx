@@ -51,9 +51,9 @@ export const PartLane = memo(function PartLane({
         const frame = frameAt(scale, x);
         if (frame >= 0 && frame <= length - 1) cells.push({ x, colour: colourAt(value, frame) });
       }
-      return { cells, path: '', y: () => LANE.height / 2 };
+      return { cells, path: '', area: '', y: () => LANE.height / 2 };
     }
-    if (isShape(value)) return { cells: [], path: '', y: () => LANE.height / 2 };
+    if (isShape(value)) return { cells: [], path: '', area: '', y: () => LANE.height / 2 };
     const number = value as Animated;
     const own = keysOf(number);
     const frames = columns(
@@ -71,8 +71,13 @@ export const PartLane = memo(function PartLane({
       frames.length > 1
         ? `M${frames.map((f, i) => `${xOf(scale, f).toFixed(2)} ${yOf(values[i]!).toFixed(2)}`).join('L')}`
         : '';
-    return { cells: [], path, y: (frame: number) => yOf(valueAt(number, frame)) };
-  }, [scale, value, length]);
+    // What stands for all of a layer is an area, as ink is.
+    const area =
+      part === owner.lead && path !== ''
+        ? `${path}L${xOf(scale, frames.at(-1)!).toFixed(2)} ${LANE.height - LANE.pad}L${xOf(scale, frames[0]!).toFixed(2)} ${LANE.height - LANE.pad}Z`
+        : '';
+    return { cells: [], path, area, y: (frame: number) => yOf(valueAt(number, frame)) };
+  }, [scale, value, length, part, owner.lead]);
   return (
     <svg
       width={scale.width}
@@ -82,6 +87,7 @@ export const PartLane = memo(function PartLane({
       {drawn.cells.map(({ x, colour }) => (
         <rect key={x} x={x} y={8} width={STEP + 0.5} height={LANE.height - 16} fill={colour} />
       ))}
+      <path d={drawn.area} fill={owner.colour} fillOpacity={isSelected ? 0.5 : 0.24} pointerEvents="none" />
       <path
         d={drawn.path}
         fill="none"

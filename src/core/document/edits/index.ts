@@ -9,6 +9,7 @@ export * from './keys';
 export * from './layers';
 export * from './layouts';
 export * from './manner';
+export * from './nested';
 export * from './on-span';
 export * from './order';
 export * from './piece-time';
