@@ -38,12 +38,13 @@ function ribbonBounds({ ribs, reach }: ColourRibbon): Bounds | null {
 }
 
 function groupBounds({ ground, items, blur, shift }: GroupItem): Bounds | null {
-  const laid = items.filter((item) => item.operator === undefined || item.operator === 'add').map(itemBounds);
-  let all = unite([...laid, ground ? ribbonBounds(ground) : null].filter((b) => b !== null));
+  let all = ground ? ribbonBounds(ground) : null;
+  // In their order: what is kept is kept of what lies below, not of what comes after.
   for (const item of items) {
-    if (item.operator !== 'keep' || !all) continue;
-    const kept = itemBounds(item);
-    all = kept && meet(all, kept);
+    if (item.operator === 'erase' || (item.operator === 'keep' && !all)) continue;
+    const own = itemBounds(item);
+    if (item.operator === 'keep') all = own && meet(all!, own);
+    else all = own && all ? unite([all, own]) : (own ?? all);
   }
   if (!all) return null;
   const wide = blur ? widened(all, blur * BLUR_REACH + 1) : all;
