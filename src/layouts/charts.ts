@@ -56,7 +56,7 @@ export function mapRoute(): Piece {
   const off = { offAt: 104, offFrames: 12 };
   piece = drawn(piece, ['from-mark'], { onAt: 0, onFrames: 10, ...off });
   piece = drawn(piece, ['route'], { onAt: 10, onFrames: 48, offAt: 100, offFrames: 18 });
-  piece = drawn(piece, ['to-mark'], { onAt: 54, onFrames: 10, ...off });
+  piece = drawn(piece, ['to-mark'], { onAt: 44, onFrames: 10, ...off });
   piece = settlePiece(piece, cueStrokes(piece, ['to-mark'], 'route', { at: 0.94, offset: 0 }));
   piece = fades(piece, 'from', { onAt: 4, onFrames: 14, offAt: 102, offFrames: 10 });
   piece = fades(piece, 'to', { onAt: 60, onFrames: 14, offAt: 102, offFrames: 10 });

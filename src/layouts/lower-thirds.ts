@@ -55,8 +55,8 @@ export function boxedStrip(): Piece {
   piece = comes(
     piece,
     'name',
-    { by: 'letter', from: 'below', margin: 6, gap: 1 },
-    { onAt: 0, onFrames: 12, offAt: 104, offFrames: 12 },
+    { by: 'letter', from: 'below', margin: 6, gap: 1, within: 12 },
+    { onAt: 0, onFrames: 12, offAt: 98, offFrames: 12 },
   );
   piece = fades(piece, 'role', { onAt: 26, onFrames: 14, offAt: 94, offFrames: 10 });
   piece = group(piece, 'boxed', 'Name, boxed', [...ids, 'name']);

@@ -36,7 +36,7 @@ export function handwrittenTitle(): Piece {
   piece = comes(
     piece,
     'under',
-    { by: 'letter', from: null, fade: true, tracking: 180, gap: 1.5, order: 'from the middle' },
+    { by: 'letter', from: null, fade: true, tracking: 180, gap: 1.5, within: 10, order: 'from the middle' },
     { onAt: 52, onFrames: 20, offAt: 104, offFrames: 12 },
   );
   return held(
@@ -62,8 +62,8 @@ export function underlinedKeyword(): Piece {
   piece = fades(
     piece,
     'word',
-    { onAt: 2, onFrames: 10, offAt: 74, offFrames: 10 },
-    { by: 'letter', gap: 1.5 },
+    { onAt: 2, onFrames: 10, offAt: 70, offFrames: 10 },
+    { by: 'letter', gap: 1.5, within: 8 },
   );
   piece = drawn(piece, ['rule'], { onAt: 18, onFrames: 16, offAt: 70, offFrames: 12 });
   return held(
@@ -88,8 +88,8 @@ export function signature(): Piece {
   });
   const line = rule(5, REED, { cap: 'round' });
   piece = put(piece, [
-    fitted('in', 'Lead in', line, { to: 'name', as: 'lead in', padX: 260, padY: 26 }),
-    fitted('out', 'Lead out', line, { to: 'name', as: 'lead out', padX: 260, padY: 26 }),
+    fitted('in', 'Lead in', line, { to: 'name', as: 'lead in', padX: 200, padY: 26 }),
+    fitted('out', 'Lead out', line, { to: 'name', as: 'lead out', padX: 200, padY: 26 }),
   ]);
   piece = drawn(piece, ['in'], { onAt: 0, onFrames: 14, offAt: 98, offFrames: 12 });
   piece = drawn(piece, ['out'], { onAt: 56, onFrames: 18, offAt: 104, offFrames: 12 });
@@ -107,16 +107,16 @@ export function signature(): Piece {
 
 /** Lines that come up one after another out of a rule at their side. */
 export function stackedLines(): Piece {
-  let piece = put(blank('Lines beside a rule', 110), [lettering('text', 'stacked', 320, 470, VELLUM)]);
+  let piece = put(blank('Lines beside a rule', 160), [lettering('text', 'stacked', 320, 470, VELLUM)]);
   piece = put(piece, [
     fitted('rule', 'Rule', rule(8, MINIUM), { to: 'text', as: 'before', padX: 56, padY: 30 }),
   ]);
-  piece = drawn(piece, ['rule'], { from: 'middle', onAt: 0, onFrames: 16, offAt: 96, offFrames: 12 });
+  piece = drawn(piece, ['rule'], { from: 'middle', onAt: 0, onFrames: 16, offAt: 146, offFrames: 12 });
   piece = comes(
     piece,
     'text',
-    { by: 'line', from: 'left', line: 'rule', gap: 4 },
-    { onAt: 8, onFrames: 18, offAt: 86, offFrames: 12 },
+    { by: 'line', from: 'left', line: 'rule', gap: 4, within: 12 },
+    { onAt: 8, onFrames: 18, offAt: 136, offFrames: 12 },
   );
   return held(
     withFields(
@@ -126,7 +126,7 @@ export function stackedLines(): Piece {
       field('Rule', 'colour', 'rule'),
     ),
     48,
-    84,
+    134,
   );
 }
 
@@ -164,12 +164,12 @@ export function chapterCard(): Piece {
     piece,
     'number',
     { onAt: 16, onFrames: 14, offAt: 106, offFrames: 12 },
-    { by: 'letter', gap: 1, order: 'from the middle', tracking: 120 },
+    { by: 'letter', gap: 1, within: 10, order: 'from the middle', tracking: 120 },
   );
   piece = comes(
     piece,
     'name',
-    { by: 'word', from: 'below', gap: 5, margin: 40 },
+    { by: 'word', from: 'below', gap: 5, within: 16, margin: 40 },
     { onAt: 28, onFrames: 20, offAt: 102, offFrames: 14 },
   );
   return held(

@@ -11,6 +11,8 @@ export const arrivalSchema = z.strictObject({
   order: z.enum(['first to last', 'last to first', 'from the middle']),
   /** Frames between one part and the next. */
   gap: z.number().min(0).max(1000),
+  /** Frames within which all of them set out, however many there are: then the gaps between them are shorter. */
+  within: z.number().min(0).max(10_000).exactOptional(),
   shown: animatedSchema(-2, 3),
   /** Side from which it slides in and to which it slides out; null where it stays in its place. */
   from: z.enum(['below', 'above', 'left', 'right']).nullable(),

@@ -54,6 +54,18 @@ function split(lettering: Lettering, by: Arrival['by']): TextPart[] {
   return [...groups.values()].sort((a, b) => a.line - b.line || a.first - b.first);
 }
 
+/** Frames after which each of some parts sets out. */
+export function delaysOf(count: number, arrival: Pick<Arrival, 'by' | 'order' | 'gap' | 'within'>): number[] {
+  const steps = stepsOf(count, arrival);
+  const most = Math.max(1, ...steps);
+  const gap = Math.min(arrival.gap, (arrival.within ?? Infinity) / most);
+  return steps.map((step) => step * gap);
+}
+
+/** Frames by which the last part of a text sets out later than the first. */
+export const longestDelay = (text: Lettering): number =>
+  text.arrival ? Math.max(0, ...delaysOf(textParts(text, text.arrival.by).length, text.arrival)) : 0;
+
 /** After how many steps each of some parts sets out. */
 export function stepsOf(count: number, { by, order }: Pick<Arrival, 'by' | 'order'>): number[] {
   const middle = (count - 1) / 2;

@@ -1,4 +1,4 @@
-import { letterOutlines, stepsOf, textParts, type Arrival, type Lettering, type Piece } from '../document';
+import { letterOutlines, delaysOf, textParts, type Arrival, type Lettering, type Piece } from '../document';
 import {
   commandsBounds,
   compose,
@@ -59,7 +59,16 @@ export function shownParts(lettering: Lettering, frame: number): number[] {
   const { arrival } = lettering;
   if (!arrival) return [];
   const parts = textParts(lettering, arrival.by);
-  return stepsOf(parts.length, arrival).map((step) => valueAt(arrival.shown, frame - step * arrival.gap));
+  return delaysOf(parts.length, arrival).map((delay) => valueAt(arrival.shown, frame - delay));
+}
+
+/** What of the way of a text in or out differs from frame to frame. */
+export function arrivalMarks(lettering: Lettering, frame: number): number[] {
+  const shown = shownParts(lettering, frame);
+  const { arrival } = lettering;
+  if (!arrival?.onward) return shown;
+  const delays = delaysOf(shown.length, arrival);
+  return [...shown, ...delays.map((delay) => Number(isLeaving(arrival, frame - delay)))];
 }
 
 /** Letters moved apart or together about where the line stands, as tracking does. */
@@ -84,7 +93,7 @@ export function arrivedItems(
   const { arrival } = lettering;
   if (!arrival || lettering.hidden) return artItems(lettering);
   const parts = textParts(lettering, arrival.by);
-  const steps = stepsOf(parts.length, arrival);
+  const delays = delaysOf(parts.length, arrival);
   const shown = shownParts(lettering, frame);
   if (shown.every((value) => value === 1)) return artItems(lettering);
   const outlines = letterOutlines(lettering);
@@ -99,7 +108,7 @@ export function arrivedItems(
     const bySide = new Map<Side | null, FillItem[]>();
     for (const { part, i } of own) {
       const value = shown[i]!;
-      const leaving = arrival.onward && isLeaving(arrival, frame - steps[i]! * arrival.gap);
+      const leaving = arrival.onward && isLeaving(arrival, frame - delays[i]!);
       const side = arrival.from && leaving ? OPPOSITE[arrival.from] : arrival.from;
       const item = partItem(lettering, arrival, part.glyphs, glyphs, outlines, text, side, along, value);
       if (item) bySide.set(side, [...(bySide.get(side) ?? []), item]);

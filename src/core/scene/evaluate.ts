@@ -8,7 +8,7 @@ import {
   type Stroke,
 } from '../document';
 import { framesPerSecond } from '../timing';
-import { arrivedItems, shownParts } from './arrived';
+import { arrivalMarks, arrivedItems } from './arrived';
 import { artItems } from './art-items';
 import { composedItems } from './composed';
 import { countedAt } from './counted';
@@ -42,7 +42,7 @@ function letteringAt(lettering: Lettering, piece: Piece, frame: number): Items {
   const now = countedAt(lettering, frame);
   if (!lettering.arrival) return artItems(now);
   const line = piece.layers.find((layer) => layer.id === lettering.arrival!.line);
-  return asBefore(lettering, [now, line, ...shownParts(now, frame)], () => arrivedItems(now, piece, frame));
+  return asBefore(lettering, [now, line, ...arrivalMarks(now, frame)], () => arrivedItems(now, piece, frame));
 }
 
 /** The frame of its content that a nested piece shows at a frame of the piece around it; null where it shows nothing. */

@@ -2,6 +2,7 @@ import { framesPerSecond, keysOf, mapValues, type Animated, type Rate } from '..
 import { changed, sameValue } from '../changed';
 import { keyedParts, mapKeyed, partOf, withAllRetimed, type Keyed, type KeyValue } from '../keyed-parts';
 import { LIMITS, type Marker, type Piece } from '../schema';
+import { longestDelay } from '../text-parts';
 import type { Travel } from '../window-schema';
 import { keyedById, updateKeyed } from './keys';
 
@@ -23,7 +24,13 @@ function timed<K extends Keyed>(keyed: K, at: (frame: number) => number, factor:
   return {
     ...moved,
     ...(window?.travel && { window: { ...window, travel: travelTimed(window.travel, factor) } }),
-    ...(arrival && { arrival: { ...arrival, gap: arrival.gap * factor } }),
+    ...(arrival && {
+      arrival: {
+        ...arrival,
+        gap: arrival.gap * factor,
+        ...(arrival.within !== undefined && { within: arrival.within * factor }),
+      },
+    }),
   };
 }
 
@@ -97,7 +104,8 @@ export function restOf(piece: Piece): NonNullable<Piece['hold']> | null {
   const busy = ids.flatMap((id) => {
     const keyed = keyedById(piece, id);
     if (!keyed) return [];
-    const later = keyed.arrival ? keyed.arrival.gap * 12 : 0;
+    const layer = piece.layers.find((one) => one.id === id);
+    const later = layer?.type === 'lettering' ? longestDelay(layer) : 0;
     return keyedParts(keyed).flatMap((part) => {
       const keys = keysOf(partOf(keyed, part) as Animated<KeyValue>);
       return keys.flatMap((key, i) => {

@@ -148,6 +148,29 @@ export function ArrivalGroup() {
             {...frames}
             {...drag}
           />
+          <Check
+            isSelected={arrival.within !== undefined}
+            onChange={(on) =>
+              edit((p) =>
+                setArrival(p, ids, (now) =>
+                  changed<Arrival>(now ?? newArrival(), { within: on ? 12 : undefined }),
+                ),
+              )
+            }
+          >
+            All set out within
+          </Check>
+          {arrival.within !== undefined && (
+            <NumberField
+              label="Frames for all of them"
+              value={arrival.within}
+              min={0}
+              max={10_000}
+              onChange={(within) => change({ within }, 'within')}
+              {...frames}
+              {...drag}
+            />
+          )}
         </>
       )}
       <Check isSelected={arrival.fade} onChange={(fade) => change({ fade })}>
