@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { DEFAULT_INK, mannerOf, strokesOf } from '@/core/document';
+import { DEFAULT_INK, mannerOf, readPiece, sameValue, strokesOf } from '@/core/document';
 import { landingEasing } from '@/core/timing';
 import { closeConnection, migrate, models } from '@/server/database';
 import { closeQueue } from '@/server/exports';
@@ -14,6 +14,7 @@ import * as projectsRoute from './projects/route';
 import * as projectRoute from './projects/[id]/route';
 import * as undeleteProjectRoute from './projects/[id]/undelete/route';
 import * as piecesRoute from './projects/[id]/pieces/route';
+import * as layoutsRoute from './layouts/route';
 import * as shelfRoute from './projects/[id]/shelf/route';
 import * as shelfItemRoute from './projects/[id]/shelf/[item]/route';
 import * as pieceRoute from './pieces/[id]/route';
@@ -229,6 +230,21 @@ test('bad input gets a clear 4xx that names the place, and changes nothing', asy
     expect((await ask(exportsRoute.POST, { id }, settings)).status).toBe(422);
   }
   expect((await ask(pieceRoute.GET, { id })).body).toMatchObject({ revision: 1, document: good });
+});
+
+test('layouts ship as valid pieces, and own ones are kept on the shelf; a layout with a fault is refused', async () => {
+  const { body } = await ask(layoutsRoute.GET, {});
+  expect(body.layouts.length).toBeGreaterThanOrEqual(8);
+  for (const { piece } of body.layouts) expect(readPiece(piece).ok).toBe(true);
+  const { id } = (await ask(projectsRoute.POST, {}, { name: 'Layouts' })).body;
+  const item = { kind: 'layout', name: 'Own strip', content: body.layouts[1].piece };
+  const kept = await ask(shelfRoute.POST, { id }, item);
+  expect(kept.body).toMatchObject({ kind: 'layout', name: 'Own strip' });
+  const shelf = await ask(shelfRoute.GET, { id });
+  // A database keeps no order of parts, but all of them.
+  expect(sameValue(shelf.body.items[0].content, item.content)).toBe(true);
+  const broken = { ...item, content: { ...item.content, layers: [{ type: 'stroke' }] } };
+  expect((await ask(shelfRoute.POST, { id }, broken)).status).toBe(422);
 });
 
 test('the shelf keeps inks for a project, and knows the colours of its pieces', async () => {

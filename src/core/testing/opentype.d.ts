@@ -2,6 +2,7 @@
 declare module 'opentype.js' {
   export function parse(bytes: ArrayBuffer): {
     unitsPerEm: number;
+    tables: Record<string, { sCapHeight?: number }>;
     charToGlyph(letter: string): {
       advanceWidth: number;
       getPath(x: number, y: number, size: number): { toPathData(digits: number): string };

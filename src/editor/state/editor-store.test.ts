@@ -28,6 +28,15 @@ import {
   ungroup,
   withLength,
   withRate,
+  newMask,
+  parentFault,
+  partWithId,
+  setBlend,
+  setFitted,
+  setHold,
+  setMasks,
+  setParent,
+  setPlace,
 } from '@/core/document';
 import { corner } from '@/core/geometry';
 import {
@@ -138,6 +147,27 @@ const action = fc.oneof(
       () =>
         edit((p) => withLength(p, 60 + n, stretch)),
   ),
+  fc.tuple(fc.constantFrom('a', 'b', 'g', 'h'), small, fc.boolean()).map(([s, n, keyed]) => () => {
+    if (!partWithId(useEditor.getState().piece, s)) return;
+    edit((p) => setPlace(p, s, 0, { x: n, rotation: n / 10 }));
+    if (keyed) edit((p) => setKey(p, s, 'place.x', Math.abs(n), n));
+  }),
+  fc.tuple(fc.constantFrom('a', 'b', 'g'), fc.constantFrom('c', 'd', 'h')).map(([s, to]) => () => {
+    const { piece } = useEditor.getState();
+    if (partWithId(piece, s) && parentFault(piece, s, to) === null) edit((p) => setParent(p, s, to, 0));
+  }),
+  fc.tuple(fc.constantFrom('a', 'c', 'g'), small).map(([s, n]) => () => {
+    if (!partWithId(useEditor.getState().piece, s)) return;
+    const shape = { kind: 'ellipse', x: n, y: n, radiusX: 5, radiusY: 5 } as const;
+    edit((p) => setBlend(setMasks(p, s, [newMask('m', shape)]), [s], n > 0 ? 'multiply' : null));
+  }),
+  fc
+    .tuple(id, fc.constantFrom('a', 'b'), fc.constantFrom('under' as const, 'box' as const, 'slice' as const))
+    .map(([s, to, as]) => () => {
+      if (s === to) return;
+      edit((p) => setFitted(p, [s], () => ({ to, as, padX: 4, padY: 4, from: 'left', radius: 0 })));
+    }),
+  small.map((n) => () => edit((p) => setHold(p, n > 0 ? { from: n, to: n + 4 } : null))),
   small.map((n) => () => edit((p) => putMarker(p, { frame: Math.abs(n), name: 'M' }))),
   fc.constant(undo),
   fc.constant(redo),

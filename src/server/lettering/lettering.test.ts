@@ -194,3 +194,71 @@ test('single-line faces give strokes at once', async () => {
     expect(letters.flatMap((l) => l.paths).every((p) => p.points.length > 0)).toBe(true);
   }
 });
+
+const widest = (set: Awaited<ReturnType<typeof setLettering>>): number => {
+  const rows = new Map<number, { left: number; right: number }>();
+  for (const glyph of set.glyphs) {
+    const box = commandsBounds(commandsOf(set.outlines[glyph.outline]!));
+    if (!box) continue;
+    const [left, right] = [glyph.x + box.left * set.scale, glyph.x + box.right * set.scale];
+    const row = rows.get(Math.round(glyph.y)) ?? { left, right };
+    rows.set(Math.round(glyph.y), { left: Math.min(row.left, left), right: Math.max(row.right, right) });
+  }
+  return Math.max(0, ...[...rows.values()].map((row) => row.right - row.left));
+};
+
+test('text too wide for its room is set smaller or broken between words, whatever the face and the words', async () => {
+  const names = [
+    'Alma Claman',
+    'Brannoch Thistlewaite-Harrowgate of the Upper Marshes',
+    'x'.repeat(500),
+    Array.from({ length: 100 }, (_, i) => 'name'.slice(0, 1 + (i % 4))).join(' '),
+    'مد البحر والجزر',
+    'Tide مد Keeper',
+    '🦀 Crab',
+    '',
+    '   ',
+  ];
+  for (const id of ['barlow-condensed', 'lora', 'sacramento', 'cairo']) {
+    for (const text of names) {
+      for (const how of ['shrink', 'break'] as const) {
+        const fit = { width: 640, how };
+        const set = await setLettering(setting(text, id, { fit, tracking: 40 }));
+        const fitted = set.fitted!;
+        // Ink may stick out of its own advance by a little: a flourish, a slanted f.
+        const room = fitted.over ? Infinity : 640 + fitted.size * 0.35;
+        expect([id, text.slice(0, 20), how, widest(set) <= room]).toEqual([id, text.slice(0, 20), how, true]);
+        if (how === 'shrink') {
+          expect(fitted.over).toBe(false);
+          expect(fitted.size).toBeLessThanOrEqual(100);
+        } else expect(fitted.size).toBe(100);
+      }
+    }
+  }
+  // What fits stays as it is; one long word is told.
+  const plain = await setLettering(setting('Alma', 'lora'));
+  const roomy = await setLettering(setting('Alma', 'lora', { fit: { width: 900, how: 'shrink' } }));
+  expect(roomy.glyphs).toEqual(plain.glyphs);
+  expect(
+    (await setLettering(setting('x'.repeat(80), 'lora', { fit: { width: 640, how: 'break' } }))).fitted!.over,
+  ).toBe(true);
+  const broken = await setLettering(
+    setting('one two three four', 'lora', { fit: { width: 400, how: 'break' } }),
+  );
+  expect(broken.fitted!.lines.map((at) => 'one two three four'.slice(at).split(' ')[0])).toEqual([
+    'one',
+    'three',
+    'four',
+  ]);
+});
+
+test('capitals are as high as the face says, and digits stand as far apart as the widest', async () => {
+  const set = await setLettering(setting('# m', 'barlow-condensed'));
+  const font = fontByOpentype('barlow-condensed/400Regular/BarlowCondensed_400Regular.ttf');
+  // OpenType, OS/2 table: sCapHeight.
+  expect(set.capitals).toBeCloseTo((font.tables['os2']!.sCapHeight! / font.unitsPerEm) * 100, 0);
+  const advances = [...'0123456789'].map((d) => (font.charToGlyph(d).advanceWidth! / font.unitsPerEm) * 100);
+  for (const digit of '0123456789') expect(set.digits!.advances[digit]).toBeCloseTo(Math.max(...advances), 1);
+  expect(set.digits!.x).toBe(0);
+  expect((await setLettering(setting('m', 'lora'))).digits).toBeUndefined();
+});

@@ -3,7 +3,7 @@ import { corner, measurePath, type Path } from '../../geometry';
 import { inkedLengths } from '../../ink';
 import { LINEAR, type Easing } from '../../timing';
 import { newPiece, newStroke } from '../create';
-import { gathered } from '../grouped';
+import { asWholes, gathered, groupsAround, membersOf } from '../grouped';
 import { readPiece } from '../read';
 import { settlePiece } from '../settle-piece';
 import { strokesOf, type Piece } from '../schema';
@@ -55,6 +55,42 @@ test('a group stands together where its first layer does, whatever is done to th
   expect(left.layers.find((l) => l.id === 's2')!.group).toBeUndefined();
   expect(gathered(removeLayers(p, ['s1', 's2', 's3'])).groups).toEqual([]);
   expect(ungroup(p, ['g']).layers.some((l) => l.group)).toBe(false);
+});
+
+test('groups lie in groups: together in their order, taken as a whole, apart again without losing their place', () => {
+  const tree = fc.array(fc.subarray(ids(piece), { minLength: 1 }), { minLength: 1, maxLength: 4 });
+  fc.assert(
+    fc.property(tree, fc.nat(4), (sets, taken) => {
+      let p = piece;
+      sets.forEach((set, i) => {
+        p = settled(groupLayers(p, set, { id: `g${i}`, name: `G ${i}` }));
+        // What was grouped last is a whole, and stands together.
+        const own = p.groups.find((group) => group.id === `g${i}`);
+        if (!own) return;
+        const members = membersOf(p, own.id).map((layer) => layer.id);
+        expect(set.every((id) => members.includes(id))).toBe(true);
+        expect(asWholes(p, members)).toHaveLength(1);
+        const at = members.map((id) => ids(p).indexOf(id));
+        expect(Math.max(...at) - Math.min(...at)).toBe(members.length - 1);
+      });
+      expect(readPiece(p).ok).toBe(true);
+      expect(ids(p).sort()).toEqual(ids(piece).sort());
+      const gone = p.groups[taken % p.groups.length]!;
+      const apart = settled(ungroup(p, [gone.id]));
+      expect(apart.groups.some((group) => group.id === gone.id)).toBe(false);
+      expect(ids(apart).sort()).toEqual(ids(piece).sort());
+      // Everything else lies in the groups it lay in.
+      for (const layer of apart.layers) {
+        const before = groupsAround(
+          p,
+          p.layers.find((one) => one.id === layer.id)!,
+        ).map((group) => group.id);
+        expect(groupsAround(apart, layer).map((group) => group.id)).toEqual(
+          before.filter((id) => id !== gone.id),
+        );
+      }
+    }),
+  );
 });
 
 const whole = LENGTHS.reduce((sum, length) => sum + Math.max(1, length), 0);

@@ -105,7 +105,8 @@ function changeKeys(
     const own = refs.filter((ref) => ref.stroke === id);
     return [...new Set(own.map((ref) => ref.part))].reduce((result, part) => {
       const value = partOf(result, part);
-      if (value === undefined) return result;
+      // What has no keys any more has none to change.
+      if (value === undefined || keysOf(value as Animated<KeyValue>).length === 0) return result;
       const indices = own.filter((ref) => ref.part === part).map((ref) => ref.index);
       return withPart(result, part, change(value as Animated<KeyValue>, indices));
     }, keyed);
