@@ -5,12 +5,19 @@ import { resolve } from 'node:path';
 import { SAMPLE_PROJECT } from '../demo';
 import {
   addLayers,
+  BLENDS,
+  groupLayers,
+  newMask,
   newPiece,
   newStroke,
   revealThrough,
+  setBlend,
+  setMasks,
+  setPlace,
   setReveal,
   type Art,
   type Ink,
+  type MaskShape,
   type Piece,
 } from '../src/core/document';
 import { corner, smooth, type PathPoint } from '../src/core/geometry';
@@ -184,6 +191,63 @@ function randomReveals(seed: number): Piece {
   }, piece);
 }
 
+/** A random piece in which strokes are masked, placed, blended and grouped, one group within another. */
+function randomPlaced(seed: number): Piece {
+  const random = seeded(3000 + seed);
+  const r = (least: number, most: number): number => least + random() * (most - least);
+  const shape = (): MaskShape =>
+    pick(random, [
+      {
+        kind: 'rectangle',
+        x: r(0, 300),
+        y: r(0, 200),
+        width: r(50, 400),
+        height: r(50, 250),
+        radius: r(0, 40),
+      },
+      { kind: 'ellipse', x: r(100, 500), y: r(80, 280), radiusX: r(30, 260), radiusY: r(30, 200) },
+      {
+        kind: 'linear wipe',
+        from: { x: r(0, 200), y: r(0, 300) },
+        to: { x: r(400, 640), y: r(0, 300) },
+        share: random(),
+      },
+      {
+        kind: 'clock wipe',
+        centre: { x: 320, y: 180 },
+        reach: 300,
+        angle: r(0, 6),
+        share: random(),
+        anticlockwise: random() < 0.5,
+      },
+    ] as const);
+  const mask = () => ({
+    ...newMask('m', shape(), pick(random, ['add', 'subtract', 'intersect'])),
+    inverted: random() < 0.3,
+    feather: random() < 0.4 ? r(0, 30) : 0,
+    expansion: random() < 0.3 ? r(-15, 15) : 0,
+  });
+  let piece = randomPiece(400 + seed);
+  const ids = piece.layers.map((layer) => layer.id);
+  piece = groupLayers(piece, ids.slice(0, 4), { id: 'in', name: 'In' });
+  piece = groupLayers(piece, ids.slice(0, 7), { id: 'out', name: 'Out' });
+  for (const id of ['in', 'out', ...ids.slice(5)]) {
+    if (random() < 0.5)
+      piece = setPlace(piece, id, 0, {
+        x: r(-60, 60),
+        y: r(-40, 40),
+        rotation: r(-0.6, 0.6),
+        scaleX: r(0.6, 1.4),
+        scaleY: r(0.6, 1.4),
+        skewX: random() < 0.4 ? r(-0.5, 0.5) : 0,
+        opacity: random() < 0.5 ? 1 : random(),
+      });
+    if (random() < 0.3) piece = setMasks(piece, id, [mask(), mask()]);
+    if (random() < 0.4) piece = setBlend(piece, [id], pick(random, BLENDS));
+  }
+  return piece;
+}
+
 test('browser and server paint the same draw list to the last bit, at every export size', async ({
   page,
 }) => {
@@ -202,6 +266,9 @@ test('browser and server paint the same draw list to the last bit, at every expo
     }),
     ...Array.from({ length: 12 }, (_, i): [string, DrawList, number] => {
       return [`reveal ${i}`, evaluate(randomReveals(i), 0), [1, 0.5, 2][i % 3]!];
+    }),
+    ...Array.from({ length: 16 }, (_, i): [string, DrawList, number] => {
+      return [`placed ${i}`, evaluate(randomPlaced(i), 0), [1, 0.5, 2][i % 3]!];
     }),
   ];
   for (const [name, list, scale] of cases) {

@@ -8,6 +8,7 @@ import {
   setInk,
   setReveal,
   strokesOf,
+  writeInSequence,
   type Art,
   type ArtShape,
   type Ink,
@@ -70,6 +71,15 @@ export const FULL_INK: Partial<Ink> = {
     grow: 0,
   },
 };
+
+/** The strokes of a piece written one after another through nearly all of its length, as a hand does. */
+export const inOrder = (piece: Piece): Piece =>
+  writeInSequence(
+    piece,
+    strokesOf(piece).map(({ id }) => id),
+    2,
+    piece.length - 6,
+  );
 
 /** The outline of a pen's way, in some dozen curves as letters of a face have. */
 function letterOf(path: Path, width: number): string {

@@ -24,9 +24,9 @@ import {
   type Piece,
 } from '@/core/document';
 import { pathBounds, type Bounds } from '@/core/geometry';
-import { inkBounds, paint, type MakeCanvas, type PaintContext } from '@/core/paint';
+import { paint, type MakeCanvas, type PaintContext } from '@/core/paint';
 import { proof } from '@/core/proof';
-import { evaluate, posterFrame } from '@/core/scene';
+import { inkBounds, evaluate, posterFrame } from '@/core/scene';
 import { LAYOUTS } from '.';
 
 const make = ((w: number, h: number) => createCanvas(w, h)) as unknown as MakeCanvas;

@@ -1,8 +1,8 @@
 import { createCanvas } from '@napi-rs/canvas';
 import sharp from 'sharp';
 import { addUnderlay, fittedUnderlay } from '@/core/document';
-import { inkBounds } from '@/core/paint';
-import { evaluate } from '@/core/scene';
+
+import { inkBounds, evaluate } from '@/core/scene';
 import { closeConnection, models } from './database';
 import { openPicture, PICTURE_LIMITS, storePicture } from './pictures';
 import { freshProject, smallPiece } from './testing';

@@ -1,6 +1,7 @@
 import { expose } from 'comlink';
 import { widened, unite } from '@/core/geometry';
-import { itemBounds, paint } from '@/core/paint';
+import { itemBounds } from '@/core/scene';
+import { paint } from '@/core/paint';
 import type { ShapeItem } from '@/core/scene';
 import {
   inkOfPicture,

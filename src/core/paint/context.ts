@@ -27,7 +27,6 @@ export interface PaintContext {
   closePath(): void;
   stroke(): void;
   fill(rule?: 'nonzero' | 'evenodd'): void;
-  clip(rule?: 'nonzero' | 'evenodd'): void;
   fillRect(x: number, y: number, width: number, height: number): void;
   clearRect(x: number, y: number, width: number, height: number): void;
   setLineDash(dashes: number[]): void;

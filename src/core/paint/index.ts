@@ -1,3 +1,2 @@
 export * from './context';
-export * from './ink-bounds';
 export * from './paint';

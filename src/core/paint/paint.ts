@@ -1,8 +1,8 @@
 import type { PathCommand } from '../geometry';
 import { MITER_LIMIT, type LinearGradient } from '../ink';
+import { BLUR_REACH, itemBounds } from '../scene';
 import type { DrawItem, DrawList, FillItem, GroupItem, Operator, StrokeItem } from '../scene';
 import type { MakeCanvas, PaintContext } from './context';
-import { BLUR_REACH, itemBounds } from './ink-bounds';
 import { keepOrGiveBack, keptGroup, type PaintedAt } from './kept-groups';
 import { paintRibbon } from './ribbon';
 import { giveBack, layDown, takeLayer, type Layer } from './layers';
@@ -37,15 +37,6 @@ const OPERATIONS: Record<Operator, string> = {
 };
 
 function paintItem(item: DrawItem, context: PaintContext, make: MakeCanvas): void {
-  if (item.kind === 'clip') {
-    context.save();
-    context.beginPath();
-    tracePath(context, item.path);
-    context.clip(item.rule ?? 'nonzero');
-    for (const inner of item.items) paintItem(inner, context, make);
-    context.restore();
-    return;
-  }
   context.globalAlpha = item.opacity;
   const operation = item.operator ? OPERATIONS[item.operator] : item.blend;
   if (operation) context.globalCompositeOperation = operation;

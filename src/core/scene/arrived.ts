@@ -116,7 +116,8 @@ export function arrivedItems(
     return [...bySide].flatMap(([side, items]): DrawItem[] => {
       if (side === null || arrival.open) return items;
       const seen = seenBeyond(side, edgeOf(side, text, along, arrival.margin));
-      return [{ kind: 'clip', path: seen, items, opacity: 1 }];
+      const cut: FillItem = { kind: 'fill', path: seen, colour: '#ffffff', opacity: 1, operator: 'keep' };
+      return [{ kind: 'group', items: [...items, cut], opacity: 1 }];
     });
   });
 }

@@ -1,4 +1,5 @@
 import {
+  changed,
   groupsAround,
   isArtwork,
   keyedParts,
@@ -75,10 +76,32 @@ function laid(one: Part, items: Items, frame: number): Items {
   if (opacity <= 0) return [];
   return kept(one, 'laid', [items, opacity], () => {
     const [only] = items;
-    const single = items.length === 1 && only!.kind !== 'clip' && !only!.operator && !only!.blend;
+    const single = items.length === 1 && !only!.operator && !only!.blend;
     if (single) return [{ ...only!, opacity: only!.opacity * opacity, ...(blend && { blend }) }];
     return [{ kind: 'group', items, opacity, ...(blend && { blend }) }];
   });
+}
+
+/**
+ * Items of which some cut out what lies under them and are cut out by it: Porter and Duff's xor as the sum of what each leaves
+ * of the other, since canvases round an xor of their own differently.
+ */
+function knockedOut(items: Items): Items {
+  const left = items.reduce<DrawItem[]>((below, item) => {
+    if (item.blend !== 'xor') return [...below, item];
+    const top = changed<typeof item>(item, { blend: undefined });
+    if (below.length === 0) return [top];
+    return [
+      { kind: 'group', items: [...below, { ...top, operator: 'erase' }], opacity: 1 },
+      {
+        kind: 'group',
+        items: [top, { kind: 'group', items: below, opacity: 1, operator: 'erase' }],
+        opacity: 1,
+        operator: 'add',
+      },
+    ];
+  }, []);
+  return [{ kind: 'group', items: left, opacity: 1 }];
 }
 
 /**
@@ -141,7 +164,7 @@ export function composedItems(piece: Piece, frame: number, own: (layer: Layer) =
     // What cuts out what lies under it cuts out no more than its own group.
     const alone = children.some((one) => one.blend === 'xor');
     const all = kept(group, `items ${as}`, [alone, inner.length, ...inner], () =>
-      alone ? [{ kind: 'group', items: inner, opacity: 1 }] : inner,
+      alone ? knockedOut(inner) : inner,
     );
     const base = dressed(piece, group, all, frame);
     const { reveal } = group;
@@ -166,5 +189,8 @@ export function composedItems(piece: Piece, frame: number, own: (layer: Layer) =
       return groupItems(group, own, as);
     });
   };
-  return itemsOf(piece.layers, null, 'seen');
+  const all = itemsOf(piece.layers, null, 'seen');
+  return all.some((item) => item.blend === 'xor')
+    ? kept(piece, 'knocked out', all, () => knockedOut(all))
+    : all;
 }

@@ -58,23 +58,9 @@ export interface GroupItem extends Laid {
   readonly shift?: Point;
 }
 
-/** Items that are seen only within a path, cut off at its edge; they meet what lies below as if each stood alone. */
-export interface ClipItem {
-  readonly kind: 'clip';
-  /** Items within have opacities of their own. */
-  readonly opacity: 1;
-  readonly operator?: undefined;
-  readonly blend?: undefined;
-  readonly path: readonly PathCommand[];
-  readonly rule?: 'evenodd';
-  readonly items: readonly DrawItem[];
-}
-
 /** An item that is one shape. */
 export type ShapeItem = StrokeItem | FillItem;
-/** An item that can be laid down in one of the ways above. */
-export type LaidItem = ShapeItem | GroupItem;
-export type DrawItem = LaidItem | ClipItem;
+export type DrawItem = ShapeItem | GroupItem;
 
 /** What one frame shows, in painting order, over nothing. Plain values: it can travel as JSON. */
 export interface DrawList {

@@ -6,6 +6,7 @@ export * from './evaluate';
 export { masked } from './masked';
 export { transformed } from './transformed';
 export * from './ink-on-screen';
+export * from './item-bounds';
 export * from './layer-bounds';
 export * from './loop-check';
 export * from './owners';

@@ -156,7 +156,7 @@ function covered(mask: Mask, frame: number): DrawItem[] {
 
 /** Some of a mask's items, as one that meets what lies under it. */
 const asOne = (items: Items, operator: 'erase' | 'keep'): DrawItem =>
-  items.length === 1 && items[0]!.kind !== 'group' && items[0]!.kind !== 'clip'
+  items.length === 1 && items[0]!.kind !== 'group'
     ? { ...items[0]!, operator }
     : { kind: 'group', items, opacity: 1, operator };
 

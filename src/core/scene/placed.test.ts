@@ -29,10 +29,10 @@ import {
   type Piece,
 } from '../document';
 import { applyMatrix, lineShape, rectangleShape } from '../geometry';
-import { inkBounds, paint, type MakeCanvas, type PaintContext } from '../paint';
+import { paint, type MakeCanvas, type PaintContext } from '../paint';
 import { seeded } from '../testing/families';
 import { LINEAR } from '../timing';
-import { evaluate, sameItems } from '.';
+import { inkBounds, evaluate, sameItems } from '.';
 
 const [W, H] = [120, 90];
 const make = ((w: number, h: number) => createCanvas(w, h)) as unknown as MakeCanvas;

@@ -55,13 +55,7 @@ function matte(items: Items, { by, inverted, feather }: Reveal): DrawItem {
   const operator = inverted ? ('erase' as const) : ('keep' as const);
   const [only] = items;
   // One shape alone needs no canvas of its own.
-  if (
-    items.length === 1 &&
-    only!.kind !== 'group' &&
-    only!.kind !== 'clip' &&
-    by === 'shape' &&
-    feather === 0
-  )
+  if (items.length === 1 && only!.kind !== 'group' && by === 'shape' && feather === 0)
     return { ...only!, operator };
   return {
     kind: 'group',
@@ -73,29 +67,11 @@ function matte(items: Items, { by, inverted, feather }: Reveal): DrawItem {
   };
 }
 
-/** One shape in one colour that is seen through opaque shapes is as well those shapes in its colour, cut off at its edge. */
-function cutFrom(items: Items, mattes: Items, { by, inverted, feather }: Reveal): Items | null {
-  const [only] = items;
-  if (items.length !== 1 || only!.kind !== 'fill' || only!.blend || typeof only!.colour !== 'string')
-    return null;
-  if (by !== 'shape' || inverted || feather > 0 || (only!.opacity < 1 && mattes.length > 1)) return null;
-  const { path, colour, opacity, rule } = only!;
-  const shapes = mattes.flatMap((one): DrawItem[] =>
-    (one.kind === 'fill' || one.kind === 'stroke') && one.opacity === 1 && typeof one.colour === 'string'
-      ? [{ ...one, colour, opacity }]
-      : [],
-  );
-  if (shapes.length < mattes.length) return null;
-  return [{ kind: 'clip', path, ...(rule && { rule }), items: shapes, opacity: 1 }];
-}
-
 /** Items as they are seen through others. */
 export const through = (items: Items, mattes: Items, reveal: Reveal): Items =>
   items.length === 0 || (mattes.length === 0 && !reveal.inverted)
     ? []
-    : (cutFrom(items, mattes, reveal) ?? [
-        { kind: 'group', items: mattes.length > 0 ? [...items, matte(mattes, reveal)] : items, opacity: 1 },
-      ]);
+    : [{ kind: 'group', items: mattes.length > 0 ? [...items, matte(mattes, reveal)] : items, opacity: 1 }];
 
 const owners = new WeakMap<
   object,

@@ -10,9 +10,9 @@ import {
   type Stroke,
 } from '../document';
 import { corner, measurePath, smooth, type Path } from '../geometry';
-import { inkBounds, paint } from '../paint';
+import { paint } from '../paint';
 import { seeded } from '../testing/families';
-import { evaluate } from '.';
+import { inkBounds, evaluate } from '.';
 
 const line: Path = { closed: false, points: [corner(20, 50), corner(180, 50)] };
 const ring: Path = {

@@ -33,7 +33,7 @@ import {
   type StrokeEnd,
 } from '../ink';
 import { valueAt } from '../timing';
-import type { DrawItem, LaidItem, FillItem, GroupItem, StrokeItem } from './draw-list';
+import type { DrawItem, FillItem, GroupItem, StrokeItem } from './draw-list';
 import { dashesAt, stopsAt, tapersAt } from './ink-now';
 import type { Moment } from './moment';
 import { transformed } from './transformed';
@@ -138,12 +138,12 @@ export const wholeWidth = (ink: Ink, width: number): number =>
   ink.line?.kind === 'double' ? ink.line.distance + width : width;
 
 /** The shape of a stroke's line, single, double or hollow, in one colour or gradient. */
-function lineShape(laid: Laid, look: Paint): LaidItem {
+function lineShape(laid: Laid, look: Paint): DrawItem {
   const { ink, width, spans, m } = laid;
   const { line } = ink;
   if (!line) return penShape(laid, width, spans, ink.cap, look);
   const cut = { colour: MASK, opacity: 1 };
-  const group = (items: LaidItem[]): GroupItem => ({ kind: 'group', items, opacity: look.opacity });
+  const group = (items: DrawItem[]): GroupItem => ({ kind: 'group', items, opacity: look.opacity });
   const opaque = { ...look, opacity: 1 };
   if (line.kind === 'hollow') {
     const inner = width - 2 * line.thickness;
@@ -171,7 +171,7 @@ function colouredAlong(
   stops: readonly Stop[],
   over: 'whole' | 'visible',
   opacity: number,
-): LaidItem {
+): DrawItem {
   const { m, ink, width, inked } = laid;
   const widest = ink.widths ? Math.max(...ink.widths.map((w) => w.scale)) : 1;
   const half = (wholeWidth(ink, width) / 2) * Math.max(1, widest);
@@ -223,7 +223,7 @@ function placedEnds(
 }
 
 /** A stroke's line and ends, without what lies under and over it. */
-function body(stroke: Stroke, ink: Ink, window: InkWindow, moment: Moment): LaidItem[] {
+function body(stroke: Stroke, ink: Ink, window: InkWindow, moment: Moment): DrawItem[] {
   const { frame } = moment;
   const width = valueAt(ink.width, frame);
   const opacity = valueAt(ink.opacity, frame);
@@ -241,7 +241,7 @@ function body(stroke: Stroke, ink: Ink, window: InkWindow, moment: Moment): Laid
   const inked = inkedLengths(window, m.length, stroke.path.closed);
   if (!inked) return [];
   const { head, tail, rest } = placedEnds(m, ink, width, inked);
-  const items: LaidItem[] = [];
+  const items: DrawItem[] = [];
   const laid = rest.to > rest.from ? layInk(m, ink, width, inked, rest, moment) : null;
   if (laid && laid.spans.length > 0) {
     if (!ink.gradient || !stops) items.push(lineShape(laid, { colour: solid, opacity }));
@@ -277,9 +277,9 @@ function body(stroke: Stroke, ink: Ink, window: InkWindow, moment: Moment): Laid
 }
 
 /** Line and ends as one: where they are translucent, none shows through another. */
-function merged(items: readonly LaidItem[], opacity: number): LaidItem[] {
+function merged(items: readonly DrawItem[], opacity: number): DrawItem[] {
   if (items.length < 2 || items.every((item) => item.opacity === 1)) return [...items];
-  const parts = items.flatMap((item, i): LaidItem[] => {
+  const parts = items.flatMap((item, i): DrawItem[] => {
     const own = { ...item, opacity: Math.min(1, item.opacity / opacity) };
     if (i === 0 || own.opacity === 1) return [own];
     return [
@@ -291,7 +291,7 @@ function merged(items: readonly LaidItem[], opacity: number): LaidItem[] {
 }
 
 /** A stroke's line and ends, in as many runs as its ink has. Where two runs meet, translucent ink is not doubled. */
-function runs(stroke: Stroke, ink: Ink, window: InkWindow, moment: Moment): LaidItem[] {
+function runs(stroke: Stroke, ink: Ink, window: InkWindow, moment: Moment): DrawItem[] {
   const [first, ...more] = runsOf(window, stroke.path.closed);
   if (more.length === 0) return body(stroke, ink, first!, moment);
   const opacity = valueAt(ink.opacity, moment.frame);
@@ -351,7 +351,7 @@ function shadowInk(ink: Ink, line: ShadowLine, frame: number): Ink {
   };
 }
 
-const asOne = (items: readonly LaidItem[]): GroupItem => ({ kind: 'group', items, opacity: 1 });
+const asOne = (items: readonly DrawItem[]): GroupItem => ({ kind: 'group', items, opacity: 1 });
 
 /** Everything a stroke shows at a moment, from below to above: shadow line, shadow, glow, the stroke, the glow within. */
 export function strokeItems(stroke: Stroke, window: InkWindow, moment: Moment): readonly DrawItem[] {

@@ -61,12 +61,6 @@ export function transformed(item: DrawItem, m: Matrix): DrawItem {
       ...(shift && { shift: moved(shift) }),
     };
   }
-  if (item.kind === 'clip')
-    return {
-      ...item,
-      path: transformCommands(item.path, m),
-      items: item.items.map((inner) => transformed(inner, m)),
-    };
   if (item.kind === 'stroke' && (item.transform || !isSimilar(m)))
     return { ...item, transform: item.transform ? compose(m, item.transform) : m };
   const { colour } = item;

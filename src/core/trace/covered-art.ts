@@ -1,7 +1,7 @@
 import type { Art, Lettering, Stroke } from '../document';
 import { unite, widened } from '../geometry';
-import { itemBounds, paint, type MakeCanvas, type PaintContext } from '../paint';
-import { ownersIn, partItems, unhidden, type ShapeItem } from '../scene';
+import { paint, type MakeCanvas, type PaintContext } from '../paint';
+import { itemBounds, ownersIn, partItems, unhidden, type ShapeItem } from '../scene';
 import type { Covered } from './coverage';
 
 /** Mask pixels at the most, and to a piece pixel. */

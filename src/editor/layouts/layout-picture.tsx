@@ -2,8 +2,8 @@
 import { useEffect, useRef } from 'react';
 import type { Piece } from '@/core/document';
 import type { Bounds } from '@/core/geometry';
-import { inkBounds, paint } from '@/core/paint';
-import { evaluate, posterFrame } from '@/core/scene';
+import { paint } from '@/core/paint';
+import { inkBounds, evaluate, posterFrame } from '@/core/scene';
 import { newCanvas } from '@/workers/new-canvas';
 
 /** Room left round what is shown, as a share of the picture. */

@@ -1,7 +1,7 @@
 import { createCanvas, type Canvas } from '@napi-rs/canvas';
 import type { Piece } from '@/core/document';
-import { inkBounds, paint } from '@/core/paint';
-import { evaluate, sameItems, type DrawList } from '@/core/scene';
+import { paint } from '@/core/paint';
+import { inkBounds, evaluate, sameItems, type DrawList } from '@/core/scene';
 import { exportSize, type ExportSettings } from './settings';
 
 /** One painted frame. `same` says that it shows exactly what the frame before it showed. */

@@ -1,6 +1,7 @@
 import type { Piece } from '@/core/document';
 import type { Bounds } from '@/core/geometry';
-import { inkBounds } from '@/core/paint';
+import { inkBounds } from '@/core/scene';
+
 import { startFfmpeg, webmArguments } from './ffmpeg';
 import { renderFrames, type RenderedFrame } from './render-frames';
 import { exportSize, type ExportSettings } from './settings';

@@ -7,7 +7,7 @@ import {
   type PathCommand,
 } from '../geometry';
 import { RIB, type ColourRibbon } from '../ink';
-import type { DrawItem, DrawList, GroupItem, StrokeItem } from '../scene';
+import type { DrawItem, DrawList, GroupItem, StrokeItem } from './draw-list';
 
 /** A miter of limit 4 reaches 4 half widths from the path; a square cap √2; the rest one. */
 const REACH = { miter: 4, round: 1, bevel: 1 } as const;
@@ -60,13 +60,6 @@ function groupBounds({ ground, items, blur, shift }: GroupItem): Bounds | null {
 /** A rectangle in piece pixels that surely holds all ink of an item; null where it has none. */
 export function itemBounds(item: DrawItem): Bounds | null {
   if (item.kind === 'group') return groupBounds(item);
-  if (item.kind === 'clip') {
-    const [within, all] = [
-      commandsBounds(item.path),
-      unite(item.items.flatMap((one) => itemBounds(one) ?? [])),
-    ];
-    return within && all && meet(within, all);
-  }
   if (item.kind === 'fill') return commandsBounds(item.path);
   const path = item.transform ? transformCommands(item.path, item.transform) : item.path;
   const bounds = commandsBounds(path);
