@@ -386,6 +386,9 @@ test('wipes uncover the share they say: in a line, from a point, round a clock f
 test('a hold-out follows its keys; frames between which nothing moves give the very same list', () => {
   const path = (x: number) => rectangleShape({ x, y: 20 }, { x: x + 30, y: 70 });
   const keys = [10, 20].map((frame, i) => ({ frame, value: path(i * 60 + 10), easing: LINEAR }));
+  // A shape that stays needs no keys.
+  const still = masked(newMask('m', { kind: 'path', path: path(30) }));
+  expect([at(still, 45, 45)[3], at(still, 64, 45)[3]]).toEqual([255, 0]);
   const piece = setMasks(pieceOf(box('a', 0, 0, W, H, '#ffffff')), 'a', [
     newMask('hold-out', { kind: 'path', path: { keys } }, 'subtract'),
   ]);

@@ -36,9 +36,9 @@ export function animatedOf<V extends z.ZodType>(value: V) {
   ]);
 }
 
-/** Whether a value follows keys. */
+/** Whether a value follows keys; one that stays may itself be an object, as a shape is. */
 export const isKeyed = <V>(animated: Animated<V>): animated is { readonly keys: readonly Key<V>[] } =>
-  typeof animated === 'object';
+  typeof animated === 'object' && animated !== null && Object.hasOwn(animated, 'keys');
 
 export const keysOf = <V>(animated: Animated<V>): readonly Key<V>[] =>
   isKeyed(animated) ? animated.keys : [];

@@ -166,8 +166,10 @@ function sizePlace(of: Frame, grip: Point, axes: 'both' | 'x' | 'y'): Grip['take
   };
 }
 
-function pivotPlace(of: Frame): Grip['take'] {
-  return () => {
+/** The pivot is moved with Alt; what is taken by its middle without it is moved as a whole. */
+function pivotPlace(of: Frame, move: Grip['take']): Grip['take'] {
+  return (from) => {
+    if (!from.alt) return move(from);
     const back = inverse(of.world);
     return (to) => {
       if (!back) return '';
@@ -218,7 +220,12 @@ export function placeGrips(state: EditorState): Grips {
   return {
     lines: [...lines, [at(cx, top), turn]],
     grips: [
-      { at: at(of.pivot.x, of.pivot.y), shape: 'cross', cursor: 'move', take: pivotPlace(of) },
+      {
+        at: at(of.pivot.x, of.pivot.y),
+        shape: 'cross',
+        cursor: 'move',
+        take: pivotPlace(of, movePlace(state, part)),
+      },
       { at: turn, shape: 'turn', cursor: 'grab', take: turnPlace(of) },
       ...cornerGrips,
       ...sides.map(([grip, axes]): Grip => ({

@@ -130,6 +130,9 @@ export function PlacePanel() {
             />
             <PartNumber {...common} part="place.pivotX" label="Pivot X" {...pixels} />
             <PartNumber {...common} part="place.pivotY" label="Pivot Y" {...pixels} />
+            <Hint>
+              On the canvas: <kbd>Alt</kbd>-drag the cross to move the pivot, a side to slant.
+            </Hint>
           </Fold>
           <Group>
             <Row>

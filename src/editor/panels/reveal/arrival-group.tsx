@@ -39,9 +39,9 @@ export function ArrivalGroup() {
   const change = (part: Partial<Arrival>, merge?: string) =>
     edit((p) => setArrival(p, ids, (now) => ({ ...(now ?? newArrival()), ...part })), merge);
   const retime = (times: ArrivalTimes) => edit((p) => arriving(p, ids, times));
-  const now = Math.round(useEditor.getState().frame);
   const set = (part: Partial<Arrival>) => {
     change(part);
+    const now = Math.round(useEditor.getState().frame);
     retime({ onAt: now, onFrames: 14, offAt: Math.max(now + 28, piece.length - 20), offFrames: 12 });
   };
   if (!arrival) {
