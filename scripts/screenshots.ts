@@ -27,7 +27,8 @@ const open = async (piece: string): Promise<void> => {
   await page.getByRole('link', { name: `Open ${piece}` }).click();
   await page.locator('[data-canvas][data-frame]').waitFor();
 };
-const lane = (name: string | RegExp) => page.getByRole('row', { name, exact: true }).getByRole('rowheader');
+const lane = (name: string | RegExp) =>
+  page.getByRole('row', { name, exact: true }).first().getByRole('rowheader');
 const step = (name: string) => page.getByRole('radio', { name, exact: true }).click();
 
 /** Chooses a stroke by its lane, scrolled to where only lanes in view are in the page. */
@@ -43,7 +44,7 @@ async function choose(name: string | RegExp): Promise<void> {
 await page.goto('/');
 await page.waitForFunction(() => {
   const pictures = [...document.images];
-  return pictures.length === 6 && pictures.every((p) => p.complete && p.naturalWidth > 0);
+  return pictures.length === 7 && pictures.every((p) => p.complete && p.naturalWidth > 0);
 });
 await shot('projects');
 await open('Opening title');
@@ -60,7 +61,7 @@ await showFrame(page, 26);
 await choose('2 a, 1');
 await shot('trace');
 await step('Ink');
-await choose('10 Swash');
+await choose('28 Swash');
 await showFrame(page, 62);
 await shot('ink');
 await step('Time');
@@ -87,15 +88,27 @@ await page.getByRole('button', { name: /Frames before and after/ }).click();
 await showFrame(page, 24);
 await shot('spread');
 await page.getByRole('button', { name: /Frames before and after/ }).click();
-await open('Chapter card');
+await open('Opening title');
+await step('Place');
+await choose('Group Saltmarsh');
+await showFrame(page, 40);
+await shot('place');
 await step('Reveal');
-await choose('The Turning Tide');
-await page.getByRole('button', { name: 'Let it write itself' }).click();
-await page.getByRole('button', { name: 'Find its strokes anew' }).waitFor();
+await choose('Saltmarsh');
 await page.locator('[data-covered]').waitFor();
-await showFrame(page, 74);
+await showFrame(page, 24);
 await page.waitForTimeout(1500);
 await shot('reveal');
+await open('Lower third');
+await step('Set up');
+await page.getByRole('button', { name: 'Fields' }).click();
+await page.getByRole('button', { name: 'Layouts' }).click();
+await page.getByRole('list', { name: 'Layouts' }).locator('canvas').nth(8).waitFor();
+await showFrame(page, 60);
+await shot('layouts');
+await page.getByRole('button', { name: /^Proof/ }).click();
+await page.locator('[data-go]').first().click();
+await shot('proof');
 await open('Narrator’s signature');
 await step('Trace');
 await page.locator('[data-canvas]').focus();

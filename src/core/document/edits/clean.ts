@@ -1,4 +1,5 @@
 import {
+  pathBounds,
   insertPoint,
   distance,
   fitCubic,
@@ -257,13 +258,25 @@ export interface NearEnd extends StrokeEnd {
 /** Finds ends that miss another stroke's end or path by less than `reach` px but do not meet it. */
 export function nearEnds(strokes: readonly Stroke[], reach: number): NearEnd[] {
   const out: NearEnd[] = [];
+  // Of many strokes few are near: the others are told by their boxes.
+  const boxes = new Map(strokes.map((stroke) => [stroke.id, pathBounds(stroke.path)]));
+  const isNear = (other: Stroke, at: Point): boolean => {
+    const box = boxes.get(other.id);
+    return (
+      !box ||
+      (at.x >= box.left - reach &&
+        at.x <= box.right + reach &&
+        at.y >= box.top - reach &&
+        at.y <= box.bottom + reach)
+    );
+  };
   for (const stroke of strokes) {
     if (stroke.path.closed || stroke.path.points.length < 2) continue;
     for (const end of ['start', 'end'] as const) {
       const at = endPoint(stroke.path, end);
       let best: Pick<NearEnd, 'other' | 'onPath' | 'to' | 'gap'> | null = null;
       for (const other of strokes) {
-        if (other.id === stroke.id || other.path.points.length < 2) continue;
+        if (other.id === stroke.id || other.path.points.length < 2 || !isNear(other, at)) continue;
         for (const their of other.path.closed ? [] : (['start', 'end'] as const)) {
           const p = endPoint(other.path, their);
           const gap = distance(at, p);
