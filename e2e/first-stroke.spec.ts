@@ -7,7 +7,7 @@ test('from the project list to an alpha video: a new piece, a drawn line, a soft
 }) => {
   await page.goto('/');
   const sample = page.getByRole('region', { name: 'Saltmarsh Almanac' });
-  await expect(sample.locator('img')).toHaveCount(6);
+  await expect(sample.locator('img')).toHaveCount(7);
   await expect(sample.locator('img').first()).toHaveJSProperty('complete', true);
 
   await sample.getByRole('button', { name: 'New piece' }).click();
@@ -103,7 +103,7 @@ test('Chromium as an independent player sees the transparency of an exported tit
     const context = canvas.getContext('2d')!;
     context.drawImage(video, 0, 0);
     const at = (x: number, y: number) => [...context.getImageData(x, y, 1, 1).data];
-    return { size: [canvas.width, canvas.height], rule: at(300, 450), empty: at(700, 100) };
+    return { size: [canvas.width, canvas.height], rule: at(300, 445), empty: at(700, 100) };
   }, ids);
   expect(seen.size).toEqual([960, 540]);
   expect(seen.empty[3]).toBeLessThanOrEqual(2);
