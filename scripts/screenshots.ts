@@ -106,6 +106,7 @@ await page.getByRole('button', { name: 'Layouts' }).click();
 await page.getByRole('list', { name: 'Layouts' }).locator('canvas').nth(8).waitFor();
 await showFrame(page, 60);
 await shot('layouts');
+await open('Opening title');
 await page.getByRole('button', { name: /^Proof/ }).click();
 await page.locator('[data-go]').first().click();
 await shot('proof');

@@ -194,7 +194,8 @@ function readingFindings({ piece, frame }: Look): Finding[] {
 /** Ends of strokes that miss one another by a little. */
 function looseFindings({ piece, frame, through }: Look): Finding[] {
   const strokes = strokesOf(piece).filter(
-    (stroke) => !stroke.hidden && !stroke.fitted && !through.has(stroke.id),
+    // A window that passes along meets nothing, and is not meant to.
+    (stroke) => !stroke.hidden && !stroke.fitted && !stroke.window.travel && !through.has(stroke.id),
   );
   const names = new Map(strokes.map((stroke) => [stroke.id, stroke.name]));
   const widths = new Map(strokes.map((stroke) => [stroke.id, widestOf(stroke.ink)]));

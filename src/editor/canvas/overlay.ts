@@ -382,9 +382,12 @@ export function paintOverlay(context: Context, view: View, state: EditorState, t
     badge(context, view, layer, i + 1, tool.tapped?.includes(layer.id) === true);
   });
   // Where ink is chosen it must be seen: its path is then only hinted at.
+  // What is placed is seen in its box; its strokes would only hide it.
+  const placing = state.step === 'place' && state.tool === 'select';
   const quiet = state.step === 'ink' && state.tool === 'select' && selection.points.length === 0;
-  if (chosen.length > CROWD && !state.base) crowd(context, view, chosen);
-  for (const layer of chosen.length > CROWD ? [] : chosen) {
+  const worked = placing ? [] : chosen;
+  if (worked.length > CROWD && !state.base) crowd(context, view, worked);
+  for (const layer of worked.length > CROWD ? [] : worked) {
     line(context, view, layer.path);
     if (quiet) {
       context.lineWidth = 1;
@@ -401,7 +404,7 @@ export function paintOverlay(context: Context, view: View, state: EditorState, t
   if (chosen.length === 1 && !chosen[0]!.locked && !quiet && state.step !== 'place') {
     pointsAndHandles(context, view, chosen[0]!.path, shownHandles(chosen[0]!, state));
   }
-  if (!quiet && chosen.length <= CROWD) for (const layer of chosen) ends(context, view, layer, frame);
+  if (!quiet && worked.length <= CROWD) for (const layer of worked) ends(context, view, layer, frame);
   const { coverage } = useCovering.getState();
   if (state.step === 'reveal' && coverage) coverMarks(context, view, coverage, Math.round(frame));
   drawGrips(context, view, gripsOf(state));
