@@ -219,8 +219,8 @@ function looseFindings({ piece, frame, through }: Look): Finding[] {
   }));
 }
 
-/** The dashes of a stroke with the gaps that its caps close opened; null where none closes. */
-function openedDashes(stroke: Stroke, frame: number): Stroke['ink']['dashes'] | null {
+/** The dashes of a stroke with the gaps that its caps close at a frame opened; null where none closes. */
+export function openedDashes(stroke: Stroke, frame: number): Stroke['ink']['dashes'] | null {
   const { dashes, cap } = stroke.ink;
   if (!dashes) return null;
   const width = valueAt(stroke.ink.width, frame);

@@ -371,7 +371,11 @@ export function ProjectList() {
           <p>Strokes that write themselves on.</p>
         </div>
         <Space />
-        <Button onPress={() => void change(() => call('POST', '/api/projects', { name: 'New project' }))}>
+        {/* Before the page has come alive a press would be lost. */}
+        <Button
+          isDisabled={list.isPending}
+          onPress={() => void change(() => call('POST', '/api/projects', { name: 'New project' }))}
+        >
           <Plus aria-hidden /> New project
         </Button>
       </Top>

@@ -4,6 +4,7 @@ import styled from 'styled-components';
 import { changed, sameValue, type Ink, type Stroke } from '@/core/document';
 import { measurePath } from '@/core/geometry';
 import { DASH_PRESETS, evenPattern, mendedPattern, seenGap, type Dashes, type DashPreset } from '@/core/ink';
+import { openedDashes } from '@/core/proof';
 import { dashUnit } from '@/core/scene';
 import { valueAt } from '@/core/timing';
 import { Button, Check, NumberField, parseWithUnit, percent, Segmented, Select, TextInput } from '@/ui';
@@ -119,12 +120,8 @@ function SeenGap({ strokes }: { strokes: readonly Stroke[] }) {
   const mend = () =>
     changeInk((ink) => {
       const stroke = strokes.find((s) => s.ink === ink);
-      if (!ink.dashes || !stroke) return {};
-      const width = valueAt(ink.width, frame);
-      const unit = dashUnit(ink.dashes.unit, width, measurePath(stroke.path).length) || 1;
-      const pattern = ink.dashes.pattern.map((n) => n * unit);
-      const mended = mendedPattern(pattern, width, ink.cap);
-      return mended === pattern ? {} : { dashes: { ...ink.dashes, pattern: mended.map((n) => n / unit) } };
+      const dashes = stroke && openedDashes(stroke, frame);
+      return dashes ? { dashes } : {};
     }, 'mend gaps');
   return (
     <Hint style={closing ? { color: 'var(--caution)' } : undefined}>
