@@ -27,6 +27,8 @@ import { SAFE, safeArea, sticksOut, wayInto } from './safe-areas';
 
 /** Ends that miss one another by less than this are loose, px; further off they are meant to be apart (our choice). */
 const LOOSE = 10;
+/** Among more strokes than this ends are looked for in the Trace step on request: all against all would hold the page up. */
+const MANY = 150;
 /** What sticks out by less is not seen, px. */
 const SLIGHT = 0.5;
 
@@ -197,6 +199,7 @@ function looseFindings({ piece, frame, through }: Look): Finding[] {
     // A window that passes along meets nothing, and is not meant to.
     (stroke) => !stroke.hidden && !stroke.fitted && !stroke.window.travel && !through.has(stroke.id),
   );
+  if (strokes.length > MANY) return [];
   const names = new Map(strokes.map((stroke) => [stroke.id, stroke.name]));
   const widths = new Map(strokes.map((stroke) => [stroke.id, widestOf(stroke.ink)]));
   const ends = nearEnds(strokes, LOOSE);
