@@ -11,24 +11,13 @@ import {
   type Lettering,
   type Stroke,
 } from '../src/core/document';
-import { pathData, readPathData, type Path } from '../src/core/geometry';
+import { pathData, readPathData } from '../src/core/geometry';
 import { inkOf, TRACE_OPTIONS } from '../src/core/testing/judge-ink';
 import { coveredArt, markOf, retrace, seenThroughStrokes, traceInk, untilCovered } from '../src/core/trace';
 import { HANDWRITTEN, lettering, SETTINGS, settingOf, type TextKey } from '../src/layouts/texts';
 import { setLettering } from '../src/server/lettering';
 import { namesFor } from '../src/editor/tracing/stroke-names';
-
-const short = (n: number, digits = 2): number => Number(n.toFixed(digits));
-const shortPath = (path: Path): Path => ({
-  closed: path.closed,
-  points: path.points.map((p) => ({
-    x: short(p.x),
-    y: short(p.y),
-    in: { x: short(p.in.x), y: short(p.in.y) },
-    out: { x: short(p.out.x), y: short(p.out.y) },
-    kind: p.kind,
-  })),
-});
+import { short, shortPath } from './lib/short';
 
 /** The strokes that uncover a text set about the origin. */
 function handFor(text: Lettering): Pick<Stroke, 'name' | 'path' | 'ink' | 'traced'>[] {
@@ -53,10 +42,7 @@ function handFor(text: Lettering): Pick<Stroke, 'name' | 'path' | 'ink' | 'trace
     `${text.name}: ${made.ids.length} strokes, ${((covered.coverage?.share ?? 0) * 100).toFixed(2)} % uncovered`,
   );
   return strokesOf(covered.piece).map((stroke) => {
-    const path = shortPath({
-      ...stroke.path,
-      points: stroke.path.points.map((p) => ({ ...p, x: p.x - placed.x, y: p.y - placed.y })),
-    });
+    const path = shortPath(stroke.path, -placed.x, -placed.y);
     const { ink } = stroke;
     return {
       name: stroke.name,

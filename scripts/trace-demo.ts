@@ -3,12 +3,13 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Lettering, TextSetting } from '../src/core/document';
-import { pathData, readPathData, transformPath, type Path } from '../src/core/geometry';
+import { pathData, readPathData } from '../src/core/geometry';
 import { letterOutlines } from '../src/core/document';
 import { markOf, traceInk } from '../src/core/trace';
 import { setLettering } from '../src/server/lettering';
 import { namesFor } from '../src/editor/tracing/stroke-names';
 import { inkOf, TRACE_OPTIONS } from '../src/core/testing/judge-ink';
+import { short, shortPath } from './lib/short';
 
 interface Word {
   readonly id: string;
@@ -67,18 +68,6 @@ const WORDS: readonly Word[] = [
   },
 ];
 
-const short = (n: number, digits = 2): number => Number(n.toFixed(digits));
-const shortPath = (path: Path): Path => ({
-  closed: path.closed,
-  points: path.points.map((p) => ({
-    x: short(p.x),
-    y: short(p.y),
-    in: { x: short(p.in.x), y: short(p.in.y) },
-    out: { x: short(p.out.x), y: short(p.out.y) },
-    kind: p.kind,
-  })),
-});
-
 async function main(): Promise<void> {
   const out: Record<string, unknown> = {};
   for (const word of WORDS) {
@@ -112,7 +101,7 @@ async function main(): Promise<void> {
     out[word.id] = {
       lettering,
       strokes: strokes.map((stroke, i) => {
-        const path = shortPath(transformPath(stroke.path, [1, 0, 0, 1, 0, 0]));
+        const path = shortPath(stroke.path);
         return {
           name: name(i),
           path,

@@ -19,6 +19,7 @@ import {
   shortestByHold,
   strokeById,
   strokesOf,
+  surround,
   withLength,
   type Lettering,
   type Piece,
@@ -145,6 +146,23 @@ test('lines and boxes keep to the text: longer, shorter, gone', () => {
   // Each laps over the next: no line shows between them.
   for (let i = 1; i < edges.length; i++) expect(edges[i - 1]![1] - edges[i]![0]).toBeCloseTo(1, 6);
   for (const edge of edges) expect([edge[2], edge[3]]).toEqual([name.top - 26, name.bottom + 26]);
+});
+
+test('what is drawn round a text in a group joins it there; a box stands behind the text, whatever lies in the group', () => {
+  const [, strip] = layouts.find(([id]) => id === 'boxed-strip')!;
+  const name = { id: 'name', name: 'Name' };
+  const ink = strokesOf(strip)[0]!.ink;
+  const boxed = settlePiece(strip, surround(strip, name, 'slice', ['s1', 's2'], ink));
+  const order = boxed.layers.map((layer) => layer.id);
+  expect(['s1', 's2'].map((id) => strokeById(boxed, id)!.group)).toEqual(['boxed', 'boxed']);
+  expect(order.indexOf('s2')).toBe(order.indexOf('name') - 1);
+  // Round the whole group it lies beside it, behind all of it.
+  const behind = settlePiece(strip, surround(strip, { id: 'boxed', name: 'Boxed' }, 'slice', ['s1'], ink));
+  expect(behind.layers[0]).toMatchObject({ id: 's1' });
+  expect(behind.layers[0]!.group).toBeUndefined();
+  const ruled = settlePiece(strip, surround(strip, name, 'under', ['r'], ink));
+  expect(ruled.layers.at(-1)!.id).toBe('role');
+  expect(strokeById(ruled, 'r')!.group).toBe('boxed');
 });
 
 test('fields fill what they are of: colours everywhere, a number in words and in its ring', () => {

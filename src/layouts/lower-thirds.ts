@@ -1,4 +1,4 @@
-import { newStroke, setBlend, settlePiece, type Piece } from '@/core/document';
+import { newStroke, setBlend, type Piece } from '@/core/document';
 import { lineShape } from '@/core/geometry';
 import { blank, comes, drawn, fades, field, group, held, put, rule, slices, withFields } from './make';
 import { lettering, MINIUM, VELLUM } from './texts';
@@ -46,7 +46,6 @@ export function boxedStrip(): Piece {
     lettering('role', 'stripRole', left - 34, y + 84, VELLUM),
   ]);
   const ids = ['slice-1', 'slice-2', 'slice-3', 'slice-4', 'slice-5'];
-  piece = settlePiece(piece, piece);
   piece = ids.reduce(
     (result, id, i) =>
       drawn(result, [id], { onAt: 12 + i * 2, onFrames: 12, offAt: 100 + (4 - i) * 2, offFrames: 10 }),

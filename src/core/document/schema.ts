@@ -414,6 +414,10 @@ const depthOf = (layers: Piece['layers']): number =>
     0,
   );
 
+/** The layer or group with an id. */
+export const partWithId = (piece: Pick<Piece, 'layers' | 'groups'>, id: string): Part | undefined =>
+  piece.layers.find((layer) => layer.id === id) ?? piece.groups.find((group) => group.id === id);
+
 /** The stroke with an id, or undefined where there is none. */
 export const strokeById = (piece: Pick<Piece, 'layers'>, id: string): Stroke | undefined =>
   piece.layers.find((layer): layer is Stroke => layer.type === 'stroke' && layer.id === id);

@@ -2,12 +2,9 @@ import { compose, IDENTITY, inverse, translation, type Matrix } from '../geometr
 import { valueAt } from '../timing';
 import { groupOf } from './grouped';
 import { placementMatrix } from './placement-schema';
-import type { Part, Piece } from './schema';
+import { partWithId, type Part, type Piece } from './schema';
 
 type Placed = Pick<Piece, 'layers' | 'groups' | 'pins'>;
-
-const partById = (piece: Placed, id: string): Part | undefined =>
-  piece.layers.find((layer) => layer.id === id) ?? piece.groups.find((group) => group.id === id);
 
 /**
  * From the coordinates in which something was made to the picture's at a frame: its own placement, its parent's, and those of
@@ -30,7 +27,7 @@ export function worldOf(piece: Placed, one: Part, frame: number): Matrix {
 export function carrierAt(piece: Placed, id: string, frame: number): Matrix | null {
   const pin = piece.pins.find((one) => one.id === id);
   if (pin) return translation(valueAt(pin.x, frame), valueAt(pin.y, frame));
-  const part = partById(piece, id);
+  const part = partWithId(piece, id);
   return part ? worldOf(piece, part, frame) : null;
 }
 

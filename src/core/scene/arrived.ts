@@ -1,20 +1,19 @@
-import { letterOutlines, delaysOf, textParts, type Arrival, type Lettering, type Piece } from '../document';
+import { delaysOf, textParts, type Arrival, type Lettering, type Piece } from '../document';
 import {
   commandsBounds,
   compose,
-  isIdentity,
   pathBounds,
   scaling,
   transformCommands,
   translation,
   unite,
   type Bounds,
-  type Matrix,
   type PathCommand,
 } from '../geometry';
 import { keysOf, valueAt } from '../timing';
 import { artItems } from './art-items';
 import type { DrawItem, FillItem } from './draw-list';
+import { partOutlines } from './reveal';
 
 type Side = NonNullable<Arrival['from']>;
 
@@ -71,19 +70,57 @@ export function arrivalMarks(lettering: Lettering, frame: number): number[] {
   return [...shown, ...delays.map((delay) => Number(isLeaving(arrival, frame - delay)))];
 }
 
-/** Letters moved apart or together about where the line stands, as tracking does. */
-function spacing(lettering: Lettering, glyph: number, line: readonly number[], tracking: number): number {
-  const extra = (tracking / 1000) * lettering.setting.size;
-  const ordered = [...line].sort((a, b) => lettering.set.glyphs[a]!.x - lettering.set.glyphs[b]!.x);
-  const at = ordered.indexOf(glyph);
-  const { align } = lettering.setting;
-  const from = align === 'left' ? 0 : align === 'right' ? ordered.length - 1 : (ordered.length - 1) / 2;
-  return (at - from) * extra;
+/** One line of a text: its letters from left to right, and the box round their ink. */
+interface TextLine {
+  readonly lettering: Lettering;
+  readonly arrival: Arrival;
+  readonly outlines: readonly (readonly PathCommand[])[];
+  readonly order: readonly number[];
+  readonly box: Bounds;
+  /** The stroke it comes out of, where one is given. */
+  readonly along: Bounds | null;
+}
+
+const boxOf = (outlines: TextLine['outlines'], glyphs: readonly number[]): Bounds | null =>
+  unite(glyphs.flatMap((glyph) => commandsBounds(outlines[glyph]!) ?? []));
+
+/** How far a letter stands from its place where so much is added between letters, about where the line is anchored, px. */
+function spacing({ lettering, order }: TextLine, glyph: number, tracking: number): number {
+  const { align, size } = lettering.setting;
+  const from = align === 'left' ? 0 : align === 'right' ? order.length - 1 : (order.length - 1) / 2;
+  return (order.indexOf(glyph) - from) * (tracking / 1000) * size;
+}
+
+/** Some letters of a line, so far there, that come from a side; null where nothing of them is seen. */
+function partItem(
+  line: TextLine,
+  glyphs: readonly number[],
+  side: Side | null,
+  shown: number,
+): FillItem | null {
+  const { lettering, arrival, outlines } = line;
+  const box = boxOf(outlines, glyphs);
+  const opacity = lettering.opacity * (arrival.fade ? Math.min(1, Math.max(0, shown)) : 1);
+  const grown = Math.max(0, arrival.scale + (1 - arrival.scale) * shown);
+  const hidden = side !== null && !arrival.open && shown <= 0;
+  if (!box || hidden || opacity <= 0 || grown <= 0) return null;
+  // Up and down a whole line goes as far, so that its letters keep on one height.
+  const upright = side === 'below' || side === 'above';
+  const edge = side ? edgeOf(side, line.box, line.along, arrival.margin) : 0;
+  const away = side ? awayFrom(side, edge, upright ? line.box : box) : { x: 0, y: 0 };
+  const [cx, cy] = [(box.left + box.right) / 2, (line.box.top + line.box.bottom) / 2];
+  const size = compose(translation(cx, cy), compose(scaling(grown), translation(-cx, -cy)));
+  const moved = compose(translation(away.x * (1 - shown), away.y * (1 - shown)), size);
+  const path = glyphs.flatMap((glyph) => {
+    const apart = arrival.tracking === 0 ? 0 : spacing(line, glyph, arrival.tracking * (1 - shown));
+    return transformCommands(outlines[glyph]!, compose(moved, translation(apart, 0)));
+  });
+  return path.length > 0 ? { kind: 'fill', path, colour: lettering.colour, opacity } : null;
 }
 
 /**
  * Lettering on its way in or out.
- * @param lines the stroke that it comes out of is found among these layers.
+ * @param piece the stroke that it comes out of is found among its layers.
  */
 export function arrivedItems(
   lettering: Lettering,
@@ -92,68 +129,34 @@ export function arrivedItems(
 ): readonly DrawItem[] {
   const { arrival } = lettering;
   if (!arrival || lettering.hidden) return artItems(lettering);
-  const parts = textParts(lettering, arrival.by);
-  const delays = delaysOf(parts.length, arrival);
   const shown = shownParts(lettering, frame);
   if (shown.every((value) => value === 1)) return artItems(lettering);
-  const outlines = letterOutlines(lettering);
+  const delays = delaysOf(shown.length, arrival);
+  const parts = textParts(lettering, arrival.by).map((part, i) => ({
+    ...part,
+    shown: shown[i]!,
+    leaving: arrival.onward && isLeaving(arrival, frame - delays[i]!),
+  }));
+  const outlines = partOutlines(lettering);
   const stroke = layers.find((layer) => layer.id === arrival.line);
   const along = stroke?.type === 'stroke' ? pathBounds(stroke.path) : null;
-  const rows = [...new Set(parts.map((part) => part.line))];
-  return rows.flatMap((row): DrawItem[] => {
-    const own = parts.map((part, i) => ({ part, i })).filter(({ part }) => part.line === row);
-    const glyphs = own.flatMap(({ part }) => part.glyphs);
-    const text = unite(glyphs.flatMap((glyph) => commandsBounds(outlines[glyph]!) ?? []));
-    if (!text) return [];
-    const bySide = new Map<Side | null, FillItem[]>();
-    for (const { part, i } of own) {
-      const value = shown[i]!;
-      const leaving = arrival.onward && isLeaving(arrival, frame - delays[i]!);
+  return [...new Set(parts.map((part) => part.line))].flatMap((row): DrawItem[] => {
+    const own = parts.filter((part) => part.line === row);
+    const glyphs = own.flatMap((part) => part.glyphs);
+    const box = boxOf(outlines, glyphs);
+    if (!box) return [];
+    const order = [...glyphs].sort((a, b) => lettering.set.glyphs[a]!.x - lettering.set.glyphs[b]!.x);
+    const line: TextLine = { lettering, arrival, outlines, order, box, along };
+    // Those that go on to the other side are cut off there.
+    return [false, true].flatMap((leaving): DrawItem[] => {
       const side = arrival.from && leaving ? OPPOSITE[arrival.from] : arrival.from;
-      const item = partItem(lettering, arrival, part.glyphs, glyphs, outlines, text, side, along, value);
-      if (item) bySide.set(side, [...(bySide.get(side) ?? []), item]);
-    }
-    return [...bySide].flatMap(([side, items]): DrawItem[] => {
-      if (side === null || arrival.open) return items;
-      const seen = seenBeyond(side, edgeOf(side, text, along, arrival.margin));
+      const items = own.flatMap((part) =>
+        part.leaving === leaving ? (partItem(line, part.glyphs, side, part.shown) ?? []) : [],
+      );
+      if (items.length === 0 || side === null || arrival.open) return items;
+      const seen = seenBeyond(side, edgeOf(side, box, along, arrival.margin));
       const cut: FillItem = { kind: 'fill', path: seen, colour: '#ffffff', opacity: 1, operator: 'keep' };
       return [{ kind: 'group', items: [...items, cut], opacity: 1 }];
     });
   });
-}
-
-function partItem(
-  lettering: Lettering,
-  arrival: Arrival,
-  glyphs: readonly number[],
-  line: readonly number[],
-  outlines: readonly (readonly PathCommand[])[],
-  text: Bounds,
-  side: Side | null,
-  along: Bounds | null,
-  value: number,
-): FillItem | null {
-  const box = unite(glyphs.flatMap((glyph) => commandsBounds(outlines[glyph]!) ?? []));
-  if (!box) return null;
-  const opacity = lettering.opacity * (arrival.fade ? Math.min(1, Math.max(0, value)) : 1);
-  const grown = Math.max(0, arrival.scale + (1 - arrival.scale) * value);
-  if (opacity <= 0 || grown <= 0) return null;
-  // Up and down a whole line goes as far, so that its letters keep on one height.
-  const upright = side === 'below' || side === 'above';
-  const edge = side ? edgeOf(side, text, along, arrival.margin) : 0;
-  if (side && !arrival.open && value <= 0) return null;
-  const away = side ? awayFrom(side, edge, upright ? text : box) : { x: 0, y: 0 };
-  const [cx, cy] = [(box.left + box.right) / 2, (text.top + text.bottom) / 2];
-  const size: Matrix =
-    grown === 1
-      ? translation(0, 0)
-      : compose(translation(cx, cy), compose(scaling(grown), translation(-cx, -cy)));
-  const moved = compose(translation(away.x * (1 - value), away.y * (1 - value)), size);
-  const path = glyphs.flatMap((glyph) => {
-    const apart =
-      arrival.tracking === 0 ? 0 : spacing(lettering, glyph, line, arrival.tracking * (1 - value));
-    const m = compose(moved, translation(apart, 0));
-    return isIdentity(m) ? outlines[glyph]! : transformCommands(outlines[glyph]!, m);
-  });
-  return path.length > 0 ? { kind: 'fill', path, colour: lettering.colour, opacity } : null;
 }

@@ -46,7 +46,7 @@ function letteringAt(lettering: Lettering, piece: Piece, frame: number): Items {
 }
 
 /** The frame of its content that a nested piece shows at a frame of the piece around it; null where it shows nothing. */
-export function innerFrame(nested: Nested, piece: Pick<Piece, 'rate'>, frame: number): number | null {
+function innerFrame(nested: Nested, piece: Pick<Piece, 'rate'>, frame: number): number | null {
   const content = contentOf(nested);
   const own = ((frame - nested.start) * framesPerSecond(content.rate)) / framesPerSecond(piece.rate);
   if (own < 0) return null;

@@ -1,14 +1,14 @@
 import type { Lettering, Piece } from '../document';
-import { letterOutlines } from '../document';
 import { commandsBounds } from '../geometry';
 import { shownParts } from './arrived';
 import { inkOnScreen } from './ink-on-screen';
+import { partOutlines } from './reveal';
 
 const SAMPLES = 48;
 
 /** How much of a text is there at a frame, in px of its width, to be weighed against ink. */
 function textOnScreen(text: Lettering, frame: number): number {
-  const box = text.hidden ? null : commandsBounds(letterOutlines(text).flat());
+  const box = text.hidden ? null : commandsBounds(partOutlines(text).flat());
   if (!box) return 0;
   const shown = shownParts(text, frame);
   const share =

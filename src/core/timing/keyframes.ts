@@ -38,7 +38,7 @@ export function animatedOf<V extends z.ZodType>(value: V) {
 
 /** Whether a value follows keys; one that stays may itself be an object, as a shape is. */
 export const isKeyed = <V>(animated: Animated<V>): animated is { readonly keys: readonly Key<V>[] } =>
-  typeof animated === 'object' && animated !== null && Object.hasOwn(animated, 'keys');
+  typeof animated === 'object' && Object.hasOwn(animated as object, 'keys');
 
 export const keysOf = <V>(animated: Animated<V>): readonly Key<V>[] =>
   isKeyed(animated) ? animated.keys : [];

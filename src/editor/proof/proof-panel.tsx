@@ -66,7 +66,7 @@ function goTo(finding: Finding): void {
 /** What a viewer would stumble over, and what can be done about it. */
 export function ProofPanel() {
   const { findings, measuring, chosen } = useProof();
-  const rate = useCalm((s) => s.piece.length);
+  const length = useCalm((s) => s.piece.length);
   const words =
     findings.length === 0
       ? measuring
@@ -93,7 +93,7 @@ export function ProofPanel() {
           <Item key={finding.id} data-chosen={finding.id === chosen} data-kind={finding.kind}>
             <button type="button" data-go onClick={() => goTo(finding)}>
               <small>
-                {NAMES[finding.kind]} · frame {Math.min(finding.frame, rate - 1)}
+                {NAMES[finding.kind]} · frame {Math.min(finding.frame, length - 1)}
               </small>
               {finding.words}
             </button>

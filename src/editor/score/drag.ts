@@ -1,6 +1,6 @@
 import type { PointerEvent as ReactPointerEvent } from 'react';
 import { create } from 'zustand';
-import { keyedById, keyedParts, keysAt, type Keyed, type KeyRef, type Piece } from '@/core/document';
+import { allKeyed, keyedParts, keysAt, type KeyRef, type Piece } from '@/core/document';
 import { beginDrag, cancelDrag, endDrag, useEditor } from '../state';
 import { useTimeScale } from './time-scale';
 
@@ -23,14 +23,7 @@ const REACH = 8;
 /** The moments of a piece that keys are drawn to: the playhead, markers, the work range, the ends, and other keys. */
 export function snapPlaces(piece: Piece, frame: number, without: readonly KeyRef[]): SnapPlace[] {
   const skip = new Set(without.map((ref) => `${ref.stroke} ${ref.part} ${ref.index}`));
-  const owners: [string, string, Keyed][] = [
-    ...[...piece.layers, ...piece.groups].map(({ id, name }): [string, string, Keyed] => [
-      id,
-      name,
-      keyedById(piece, id)!,
-    ]),
-  ];
-  const keys = owners.flatMap(([id, name, keyed]) =>
+  const keys = allKeyed(piece).flatMap(({ id, name, keyed }) =>
     keyedParts(keyed).flatMap((part) =>
       keysAt(piece, { stroke: id, part }).flatMap((key, index) =>
         skip.has(`${id} ${part} ${index}`) ? [] : [{ frame: key.frame, name }],

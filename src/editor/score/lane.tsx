@@ -3,14 +3,13 @@ import { memo, useMemo } from 'react';
 import {
   asWholes,
   groupOf,
-  keyedParts,
   keyedSpan,
-  partOf,
   sameKey,
   shiftStrokes,
+  spanOfKeys,
   type KeyRef,
 } from '@/core/document';
-import { keysOf, type Animated } from '@/core/timing';
+import { keysOf } from '@/core/timing';
 import { editFromBase, select, selectedLayers, useEditor } from '../state';
 import { dragFrames } from './drag';
 import { APART, envelope, LANE, laneY } from './envelope';
@@ -31,14 +30,6 @@ export function movedOwners(): string[] {
     free.map((layer) => layer.id),
   );
   return [...new Set([...own, ...wholes])];
-}
-
-/** First and last frame at which anything of an owner is keyed; null where nothing is. */
-function spanOf({ keyed }: LaneOwner): { first: number; last: number } | null {
-  const frames = keyedParts(keyed).flatMap((part) =>
-    keysOf(partOf(keyed, part) as Animated).map((key) => key.frame),
-  );
-  return frames.length > 0 ? { first: Math.min(...frames), last: Math.max(...frames) } : null;
 }
 
 /** What takes hold of everything keyed in a lane, to move it in time. */
@@ -144,7 +135,7 @@ export const StillLane = memo(function StillLane({
 }) {
   const scale = useTimeScale();
   const [left, right] = [xOf(scale, 0), xOf(scale, length)];
-  const span = spanOf(owner);
+  const span = spanOfKeys(owner.keyed);
   const bar = (x: number, width: number, height: number, opacity: number) => (
     <rect
       x={x}

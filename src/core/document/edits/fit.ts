@@ -1,8 +1,10 @@
+import { lineShape } from '../../geometry';
 import { changed } from '../changed';
 import type { Fitted } from '../fitted-schema';
 import type { Ink } from '../ink-schema';
 import { newStroke } from '../create';
-import type { Piece, Stroke } from '../schema';
+import { layersOf } from '../grouped';
+import { partWithId, type Piece, type Stroke } from '../schema';
 import { addLayers, updateStrokes } from './layers';
 
 /** What is drawn round a text: a rule under or over it, one at its side, a border, or a box filled in slices. */
@@ -28,13 +30,11 @@ const NAMES: Record<Surround, string> = {
 };
 
 /** A path to begin with; settling makes it keep to what it is fitted to. */
-const ANY = {
-  closed: false,
-  points: [0, 1].map((x) => ({ x, y: 0, in: { x: 0, y: 0 }, out: { x: 0, y: 0 }, kind: 'corner' as const })),
-};
+const ANY = lineShape({ x: 0, y: 0 }, { x: 1, y: 0 });
 
 /**
- * Draws strokes that keep to the size of a layer or group: one, or as many slices as fill a box behind it.
+ * Draws strokes that keep to the size of a layer or group, in the group it lies in: one, or as many slices as fill a box
+ * behind it.
  * @param ids of the strokes to be made, as many as slices (one for all else).
  */
 export function surround(
@@ -48,10 +48,12 @@ export function surround(
   } = {},
 ): Piece {
   const { way = 'down', ...rest } = part;
+  const around = partWithId(piece, to.id)?.group;
   const strokes = ids.map((id, index): Stroke => {
     const name = `${NAMES[as]} ${to.name}${ids.length > 1 ? `, ${index + 1}` : ''}`.slice(0, 120);
     return {
       ...newStroke(id, name, ANY, ink),
+      ...(around !== undefined && { group: around }),
       fitted: {
         to: to.id,
         as,
@@ -64,8 +66,9 @@ export function surround(
       },
     };
   });
-  const first = piece.layers.findIndex((layer) => layer.id === to.id || layer.group === to.id);
+  if (as !== 'slice') return addLayers(piece, strokes);
   // A box lies behind what it is round.
-  if (as !== 'slice' || first < 0) return addLayers(piece, strokes);
-  return { ...piece, layers: [...piece.layers.slice(0, first), ...strokes, ...piece.layers.slice(first)] };
+  const [first] = layersOf(piece, to.id);
+  const at = piece.layers.findIndex((layer) => layer.id === first);
+  return { ...piece, layers: [...piece.layers.slice(0, at), ...strokes, ...piece.layers.slice(at)] };
 }

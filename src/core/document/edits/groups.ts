@@ -1,13 +1,12 @@
 import { keysOf } from '../../timing';
 import { changed } from '../changed';
 import { asWholes, groupOf, groupsAround, membersOf } from '../grouped';
-import { strokesOf, type Group, type Layer, type Part, type Piece, type Stroke } from '../schema';
+import { partWithId, strokesOf, type Group, type Layer, type Part, type Piece, type Stroke } from '../schema';
 import type { LineOfStrokes, WindowKeys } from '../window-schema';
 import { mannerOf, type Manner } from '../manner-schema';
 import { mannerTimes, mannerWindow } from './manner';
 import { updateLayers } from './layers';
 import { onSpan } from './on-span';
-import { partWithId } from './place';
 
 /**
  * Puts layers into a group of their own, where the first of them stands. Groups all of whose layers are among them stay groups

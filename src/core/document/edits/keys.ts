@@ -54,6 +54,17 @@ export function keyedById(piece: Piece, id: string): Keyed | undefined {
   return pin && pinAsKeyed(pin);
 }
 
+/** Everything in a piece that bears keys: layers, groups and pins. */
+export const allKeyed = ({
+  layers,
+  groups,
+  pins,
+}: Piece): { readonly id: string; readonly name: string; readonly keyed: Keyed }[] => [
+  ...layers.map((layer) => ({ id: layer.id, name: layer.name, keyed: layer })),
+  ...groups.map((group) => ({ id: group.id, name: group.name, keyed: groupAsKeyed(group) })),
+  ...pins.map((pin) => ({ id: pin.id, name: pin.name, keyed: pinAsKeyed(pin) })),
+];
+
 /** The list of keys that a reference points into. */
 export function keysAt(
   piece: Piece,
@@ -273,10 +284,14 @@ export const shiftKeyed = <K extends Keyed>(keyed: K, frames: number): K =>
 export const shiftStrokes = (piece: Piece, ids: readonly string[], frames: number): Piece =>
   updateKeyed(piece, ids, (keyed) => shiftKeyed(keyed, frames));
 
-/** First and last frame keyed in a window, or null when nothing in it is keyed. */
-export function keyedSpan({ window }: Pick<Stroke, 'window'>): { first: number; last: number } | null {
-  const frames = keyedParts({ window }).flatMap((part) =>
-    keysOf(partOf({ window }, part) as Animated).map((key) => key.frame),
+/** First and last frame at which anything is keyed; null where nothing is. */
+export function spanOfKeys(keyed: Keyed): { first: number; last: number } | null {
+  const frames = keyedParts(keyed).flatMap((part) =>
+    keysOf(partOf(keyed, part) as Animated<KeyValue>).map((key) => key.frame),
   );
   return frames.length > 0 ? { first: Math.min(...frames), last: Math.max(...frames) } : null;
 }
+
+/** First and last frame keyed in a window, or null when nothing in it is keyed. */
+export const keyedSpan = ({ window }: Pick<Stroke, 'window'>): { first: number; last: number } | null =>
+  spanOfKeys({ window });

@@ -5,14 +5,14 @@ import type { Field } from '../field-schema';
 import { gathered, membersOf } from '../grouped';
 import { LIMITS, type ArtShape, type Layer, type Lettering, type Piece } from '../schema';
 import { settlePiece } from '../settle-piece';
-import { shiftKeyed, updateKeyed } from './keys';
+import { allKeyed, shiftKeyed, updateKeyed } from './keys';
 import { updateLayers } from './layers';
 import { withRate } from './piece-time';
 import { scaledLayer } from './placing';
 import { withScaledParts } from './scaled-parts';
 
 /** Where ids stand in a document by the names of the parts that hold them. */
-const ID_PARTS = new Set(['id', 'group', 'to', 'line', 'style', 'from']);
+const ID_PARTS = new Set(['id', 'group', 'to', 'line', 'style']);
 const ID_LISTS = new Set(['through', 'of']);
 
 /** A value in which every id that was given another is replaced by it. */
@@ -25,6 +25,10 @@ function renamed(value: unknown, names: ReadonlyMap<string, string>, part = ''):
   if (typeof value !== 'object' || value === null) return value;
   // A face is named by what looks like an id, and a nested piece keeps its own.
   if (part === 'face' || part === 'content') return value;
+  if (part === 'traced') {
+    const { from } = value as { readonly from: string };
+    return { ...value, from: names.get(from) ?? from };
+  }
   return Object.fromEntries(Object.entries(value).map(([key, inner]) => [key, renamed(inner, names, key)]));
 }
 
@@ -69,7 +73,7 @@ export function insertLayout(piece: Piece, layout: Piece, frame: number, newId: 
   const sized = scaledTo(withRate(fresh, piece.rate, 'seconds'), piece.size);
   const later = updateKeyed(
     sized,
-    [...sized.layers, ...sized.groups, ...sized.pins].map(({ id }) => id),
+    allKeyed(sized).map(({ id }) => id),
     (keyed) => shiftKeyed(keyed, frame),
   );
   const group = { id: newId(), name: layout.name };
@@ -105,11 +109,11 @@ export function insertLayout(piece: Piece, layout: Piece, frame: number, newId: 
 /** Some layers of a piece as a layout of their own, with the groups, pins, styles and fields that belong to them. */
 export function layoutFrom(piece: Piece, ids: readonly string[], name: string): Piece {
   const layers = piece.layers.filter((layer) => ids.includes(layer.id));
-  const used = JSON.stringify(layers);
   const groups = piece.groups.filter((group) =>
     membersOf(piece, group.id).every((member) => ids.includes(member.id)),
   );
   const kept = new Set(groups.map((group) => group.id));
+  const used = JSON.stringify([layers, groups]);
   return gathered({
     ...changed<Piece>(piece, { workRange: undefined }),
     name,

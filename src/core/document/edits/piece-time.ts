@@ -4,7 +4,7 @@ import { keyedParts, mapKeyed, partOf, withAllRetimed, type Keyed, type KeyValue
 import { LIMITS, type Marker, type Piece } from '../schema';
 import { longestDelay } from '../text-parts';
 import type { Travel } from '../window-schema';
-import { keyedById, updateKeyed } from './keys';
+import { allKeyed, spanOfKeys, updateKeyed } from './keys';
 
 /** What a change of the rate leaves as it is. */
 export type Kept = 'seconds' | 'frames';
@@ -42,7 +42,7 @@ function retimed(piece: Piece, at: (frame: number) => number, factor: number): P
     from: whole(now.from),
     to: Math.max(whole(now.from) + 1, whole(now.to)),
   });
-  const ids = [...piece.layers, ...piece.groups, ...piece.pins].map(({ id }) => id);
+  const ids = allKeyed(piece).map(({ id }) => id);
   const moved = updateKeyed(piece, ids, (keyed) => timed(keyed, at, factor));
   return changed<Piece>(moved, {
     layers: moved.layers.map((layer) => {
@@ -69,7 +69,7 @@ export function withRate(piece: Piece, rate: Rate, keep: Kept): Piece {
 }
 
 /** The rule that leaves what comes before and after a hold as quick as it is, and stretches the hold by some frames. */
-export function holdRule(hold: NonNullable<Piece['hold']>, by: number): (frame: number) => number {
+function holdRule(hold: NonNullable<Piece['hold']>, by: number): (frame: number) => number {
   const grown = (hold.to - hold.from + by) / (hold.to - hold.from);
   return (frame) =>
     frame <= hold.from ? frame : frame >= hold.to ? frame + by : hold.from + (frame - hold.from) * grown;
@@ -99,13 +99,12 @@ export const setHold = (piece: Piece, hold: Piece['hold'] | null): Piece =>
  * coming to the first of leaving; null where there is none of two frames.
  */
 export function restOf(piece: Piece): NonNullable<Piece['hold']> | null {
-  const ids = [...piece.layers, ...piece.groups, ...piece.pins].map(({ id }) => id);
+  const delays = new Map(
+    piece.layers.map((layer) => [layer.id, layer.type === 'lettering' ? longestDelay(layer) : 0]),
+  );
   // Between two keys that hold the same nothing moves, so only stretches that change something count.
-  const busy = ids.flatMap((id) => {
-    const keyed = keyedById(piece, id);
-    if (!keyed) return [];
-    const layer = piece.layers.find((one) => one.id === id);
-    const later = layer?.type === 'lettering' ? longestDelay(layer) : 0;
+  const busy = allKeyed(piece).flatMap(({ id, keyed }) => {
+    const later = delays.get(id) ?? 0;
     return keyedParts(keyed).flatMap((part) => {
       const keys = keysOf(partOf(keyed, part) as Animated<KeyValue>);
       return keys.flatMap((key, i) => {
@@ -127,16 +126,8 @@ export function restOf(piece: Piece): NonNullable<Piece['hold']> | null {
 }
 
 /** The last frame that is keyed anywhere; 0 where none is. */
-export function lastKeyedFrame(piece: Piece): number {
-  const ids = [...piece.layers, ...piece.groups, ...piece.pins].map(({ id }) => id);
-  return ids.reduce((last, id) => {
-    const keyed = keyedById(piece, id);
-    const frames = keyed
-      ? keyedParts(keyed).map((part) => keysOf(partOf(keyed, part) as Animated<KeyValue>).at(-1)!.frame)
-      : [];
-    return Math.max(last, ...frames);
-  }, 0);
-}
+export const lastKeyedFrame = (piece: Piece): number =>
+  Math.max(0, ...allKeyed(piece).map(({ keyed }) => spanOfKeys(keyed)?.last ?? 0));
 
 /** Puts a marker at its frame; one that was there gives place. */
 export const putMarker = (piece: Piece, marker: Marker): Piece => ({

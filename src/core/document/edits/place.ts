@@ -21,13 +21,9 @@ import {
   type Placement,
   type PlacementPart,
 } from '../placement-schema';
-import type { Part, Piece } from '../schema';
+import { partWithId, type Part, type Piece } from '../schema';
 import { carrierAt, worldOf } from '../world';
 import { withValueAt } from './ink';
-
-/** The layer or group with an id. */
-export const partWithId = (piece: Pick<Piece, 'layers' | 'groups'>, id: string): Part | undefined =>
-  piece.layers.find((layer) => layer.id === id) ?? piece.groups.find((group) => group.id === id);
 
 /** Changes layers and groups by their ids. */
 export function updateParts(

@@ -1,13 +1,13 @@
 import { changed } from '../changed';
 import { revealCycle, revealThrough, type Reveal } from '../reveal-schema';
-import type { Group, Layer, Piece } from '../schema';
+import { partWithId, type Part, type Piece } from '../schema';
+import { updateParts } from './place';
 
 /** Changes what layers or groups are seen through. */
-export function setReveal(piece: Piece, ids: readonly string[], reveal: Reveal | null): Piece {
-  const put = <T extends Layer | Group>(one: T): T =>
-    ids.includes(one.id) ? changed<T>(one, { reveal: reveal ?? undefined } as Partial<T>) : one;
-  return { ...piece, layers: piece.layers.map(put), groups: piece.groups.map(put) };
-}
+export const setReveal = (piece: Piece, ids: readonly string[], reveal: Reveal | null): Piece =>
+  updateParts(piece, ids, <P extends Part>(part: P) =>
+    changed<P>(part, { reveal: reveal ?? undefined } as Partial<P>),
+  );
 
 /** Why something can't be seen through others, in words; null where it can. */
 export function revealFault(piece: Piece, ids: readonly string[], through: readonly string[]): string | null {
@@ -20,14 +20,9 @@ export function revealFault(piece: Piece, ids: readonly string[], through: reado
 }
 
 /** The layers and groups that something is seen through and that are there. */
-export function revealersOf(piece: Pick<Piece, 'layers' | 'groups'>, reveal: Reveal): (Layer | Group)[] {
-  return reveal.through.flatMap((id): (Layer | Group)[] => {
-    const found =
-      piece.layers.find((layer) => layer.id === id) ?? piece.groups.find((group) => group.id === id);
-    return found ? [found] : [];
-  });
-}
+export const revealersOf = (piece: Pick<Piece, 'layers' | 'groups'>, reveal: Reveal): Part[] =>
+  reveal.through.flatMap((id) => partWithId(piece, id) ?? []);
 
 /** What is seen through a layer or group. */
-export const revealedBy = (piece: Pick<Piece, 'layers' | 'groups'>, id: string): (Layer | Group)[] =>
+export const revealedBy = (piece: Pick<Piece, 'layers' | 'groups'>, id: string): Part[] =>
   [...piece.layers, ...piece.groups].filter((one) => one.reveal?.through.includes(id));
