@@ -62,13 +62,15 @@ const Choice = styled(ToggleButton)`
 /** The steps of the work: ways of looking, none a gate. */
 export function StepRail() {
   const step = useEditor((s) => s.step);
+  const proof = useProof((s) => s.open);
   return (
     <Rail
       aria-label="Steps"
       orientation="vertical"
       selectionMode="single"
       disallowEmptySelection
-      selectedKeys={[step]}
+      // The proof stands in the place of a step's panel.
+      selectedKeys={proof ? [] : [step]}
       onSelectionChange={(keys) => {
         useEditor.setState({ step: [...keys][0] as Step });
         useProof.setState({ open: false, chosen: null });

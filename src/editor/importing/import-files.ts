@@ -22,7 +22,8 @@ export const useImporting = create<{ svg: WaitingSvg | null; busy: string | null
 
 /** Bytes a file may have, told before it is sent. */
 const MOST_BYTES = 50 * 1024 * 1024;
-const MOST_SVG = 8 * 1024 * 1024;
+/** An SVG file that is read in the page has so many bytes at most. */
+export const MOST_SVG = 8 * 1024 * 1024;
 
 const stem = (name: string): string =>
   name

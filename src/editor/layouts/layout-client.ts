@@ -4,6 +4,7 @@ import {
   fillImage,
   fillNumber,
   insertLayout,
+  lastKeyedFrame,
   layersOf,
   textsOf,
   type Field,
@@ -12,6 +13,7 @@ import {
 import { readSvg } from '@/core/formats';
 import { layerBounds } from '@/core/scene';
 import { notify } from '@/ui';
+import { MOST_SVG } from '../importing';
 import { changeSetting } from '../lettering';
 import { call } from '../saving';
 import { edit, newId, select, useEditor } from '../state';
@@ -46,7 +48,7 @@ export function insertHere(layout: Piece): void {
   const known = new Set(before.groups.map(({ id }) => id));
   const made = piece.groups.find((group) => !known.has(group.id));
   if (made) select({ layers: layersOf(piece, made.id) });
-  if (at + layout.length > piece.length)
+  if (lastKeyedFrame(piece) > piece.length - 1)
     notify(`“${layout.name}” goes on after the end of the piece. Make the piece longer, or move its keys.`);
 }
 
@@ -64,6 +66,7 @@ export function fillField(field: Field, value: string | number): void {
 /** Puts the shapes of an SVG file in the place of what an image field holds, as large as fits its box. */
 export async function fillFromFile(field: Field, file: File): Promise<void> {
   try {
+    if (file.size > MOST_SVG) throw new Error(`It is larger than ${MOST_SVG / 1024 / 1024} MB.`);
     const read = readSvg(await file.text());
     const { piece } = useEditor.getState();
     const art = piece.layers.find((layer) => layer.type === 'art' && field.of.includes(layer.id));

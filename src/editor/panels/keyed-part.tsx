@@ -16,7 +16,8 @@ import { KeyToggle, NumberField, type NumberFieldProps } from '@/ui';
 import { beginDrag, edit, endDrag, useCalm } from '../state';
 import { keyState, keyToggled } from './ink/ink-values';
 
-const Line = styled.div`
+/** A value with the bar beside it that keys it. */
+export const KeyedLine = styled.div`
   --number-inset: 0;
   display: grid;
   grid-template-columns: 1fr 16px;
@@ -62,7 +63,7 @@ export function PartNumber({
       `${part} ${owners.join()}`,
     );
   return (
-    <Line>
+    <KeyedLine>
       <NumberField
         {...props}
         value={first !== undefined && rest.every((value) => sameValue(value, first)) ? first : null}
@@ -75,6 +76,6 @@ export function PartNumber({
         state={states.every((state) => state === states[0]) ? (states[0] ?? 'none') : 'elsewhere'}
         onPress={() => change((now) => keyToggled(now, frame, valueAt))}
       />
-    </Line>
+    </KeyedLine>
   );
 }

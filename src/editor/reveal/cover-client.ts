@@ -1,5 +1,5 @@
 import { wrap, type Remote } from 'comlink';
-import type { Piece, Stroke } from '@/core/document';
+import { groupsAround, type Piece, type Stroke } from '@/core/document';
 import type { CoverWorker } from '@/workers/cover.worker';
 import { useEditor, type EditorState } from '../state';
 import { useCovering } from './cover-state';
@@ -17,7 +17,9 @@ export function revealedLayer({ piece, selection }: Pick<EditorState, 'piece' | 
   const chosen = piece.layers.filter((layer) => selection.layers.includes(layer.id));
   const own = chosen.find((layer) => layer.type !== 'stroke' && layer.reveal);
   if (own) return own.id;
-  const ways = new Set(chosen.flatMap((layer) => [layer.id, ...(layer.group ? [layer.group] : [])]));
+  const ways = new Set(
+    chosen.flatMap((layer) => [layer.id, ...groupsAround(piece, layer).map((group) => group.id)]),
+  );
   const uncovered = piece.layers.find(
     (layer) => layer.type !== 'stroke' && layer.reveal?.through.some((id) => ways.has(id)),
   );

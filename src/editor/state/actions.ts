@@ -1,5 +1,8 @@
 import {
   addLayers,
+  asWholes,
+  placementOf,
+  setPlace,
   changed,
   copyKeys,
   duplicateLayers,
@@ -31,6 +34,7 @@ import {
   type Layer,
 } from '@/core/document';
 import type { Path, Point } from '@/core/geometry';
+import { valueAt } from '@/core/timing';
 import { notify } from '@/ui';
 import { edit, newId, NOTHING, select, selectedLayers, singleStroke, useEditor } from './editor-store';
 
@@ -83,8 +87,22 @@ export function nudgeSelected(by: Point): void {
   const { points } = get().selection;
   const ids = changeable();
   if (ids.length === 0) return;
-  if (points.length > 0) editPath((path) => movePoints(path, by, points), 'nudge points');
+  if (get().step === 'place') nudgePlaced(ids, by);
+  else if (points.length > 0) editPath((path) => movePoints(path, by, points), 'nudge points');
   else edit((piece) => moveLayers(piece, ids, by), 'nudge strokes');
+}
+
+/** In the Place step what is chosen is moved as it stands, groups as a whole: what is keyed gets a key at the frame shown. */
+function nudgePlaced(ids: readonly string[], by: Point): void {
+  const frame = Math.round(get().frame);
+  edit(
+    (piece) =>
+      asWholes(piece, ids).reduce((result, id) => {
+        const { x, y } = placementOf(result, id, frame);
+        return setPlace(result, id, frame, { x: valueAt(x, frame) + by.x, y: valueAt(y, frame) + by.y });
+      }, piece),
+    'nudge placed',
+  );
 }
 
 /** Keys copied in this window. */

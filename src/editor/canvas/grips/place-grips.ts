@@ -1,5 +1,6 @@
 import {
   asWholes,
+  membersOf,
   movePivot,
   ownBox,
   partWithId,
@@ -31,9 +32,7 @@ export function placeTarget({ piece, selection }: Pick<EditorState, 'piece' | 's
 
 const isLocked = (part: Part): boolean => {
   const { piece } = useEditor.getState();
-  return 'type' in part
-    ? part.locked
-    : piece.layers.every((layer) => layer.group !== part.id || layer.locked);
+  return 'type' in part ? part.locked : membersOf(piece, part.id).every((layer) => layer.locked);
 };
 
 /** How far above its box what is turned by is, as a share of the box's height. */

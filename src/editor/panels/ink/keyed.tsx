@@ -3,18 +3,11 @@ import { colourAt } from '@/core/colour';
 import { withValueAt, type Ink, type InkChange } from '@/core/document';
 import { valueAt, type Animated } from '@/core/timing';
 import { ColourField, KeyToggle, NumberField, type NumberFieldProps } from '@/ui';
-import styled from 'styled-components';
 import { beginDrag, endDrag, useCalm } from '../../state';
+import { KeyedLine } from '../keyed-part';
 import { pickColour, rememberColour, useSwatches } from './colour-memory';
 import { changeInk, keyState, keyToggled, shared } from './ink-values';
 
-const Line = styled.div`
-  --number-inset: 0;
-  display: grid;
-  grid-template-columns: 1fr 16px;
-  align-items: center;
-  gap: 2px;
-`;
 const useFrame = (): number => useCalm((s) => Math.round(s.frame));
 
 type Put<V extends number | string> = (ink: Ink, value: Animated<V>) => InkChange;
@@ -41,7 +34,7 @@ export function KeyedNumber({
       return now === undefined ? {} : put(ink, to(now));
     }, props.label);
   return (
-    <Line>
+    <KeyedLine>
       <NumberField
         {...props}
         value={value}
@@ -54,7 +47,7 @@ export function KeyedNumber({
         state={state}
         onPress={() => change((now) => keyToggled(now, frame, valueAt))}
       />
-    </Line>
+    </KeyedLine>
   );
 }
 
@@ -81,7 +74,7 @@ export function KeyedColour({
     }, label);
   const take = (colour: string) => change((now) => withValueAt(now, frame, colour));
   return (
-    <Line>
+    <KeyedLine>
       <ColourField
         label={label}
         value={value}
@@ -99,6 +92,6 @@ export function KeyedColour({
         state={state}
         onPress={() => change((now) => keyToggled(now, frame, colourAt))}
       />
-    </Line>
+    </KeyedLine>
   );
 }

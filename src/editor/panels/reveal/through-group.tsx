@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import { X } from 'lucide-react';
 import {
+  layersOf,
   revealedBy,
   revealersOf,
   revealFault,
@@ -57,14 +58,7 @@ export function ThroughGroup() {
           <button
             type="button"
             style={{ border: 0, padding: 0, background: 'none', color: 'var(--head)', textAlign: 'left' }}
-            onClick={() =>
-              select({
-                layers:
-                  'type' in one
-                    ? [one.id]
-                    : piece.layers.filter((layer) => layer.group === one.id).map((layer) => layer.id),
-              })
-            }
+            onClick={() => select({ layers: layersOf(piece, one.id) })}
           >
             {one.name}
           </button>
