@@ -26,7 +26,7 @@ export function HoldControls() {
   return (
     <>
       <Check isSelected={hold !== undefined} onChange={protect}>
-        Coming and leaving keep their pace
+        Protect coming and leaving
       </Check>
       {hold ? (
         <>
