@@ -8,7 +8,10 @@ module.exports = {
         'core imports nothing of the project outside itself, no Node and no React; of packages only pure computation.',
       severity: 'error',
       from: { path: '^src/core', pathNot: '(\\.test\\.ts$|^src/core/testing/)' },
-      to: { pathNot: '^(src/core|node_modules/(@types/)?(zod|delaunator|saxes|css-tree|culori)/)' },
+      to: {
+        pathNot:
+          '^(src/core|node_modules/(@types/)?(zod|simplex-noise|delaunator|saxes|css-tree|css-select|css-what|culori)/)',
+      },
     },
     {
       name: 'editor-and-server-never-meet',
@@ -43,10 +46,27 @@ module.exports = {
       to: { path: '^src/core/.+', pathNot: '^src/core/[^/]+/index\\.ts$' },
     },
     {
+      name: 'editor-folders-open-by-their-door',
+      comment: 'From outside a folder of the editor only its index is imported.',
+      severity: 'error',
+      from: { path: '^src/editor/([^/]+)/', pathNot: '\\.test\\.ts$' },
+      to: {
+        path: '^src/editor/[^/]+/.+',
+        pathNot: ['^src/editor/$1/', '^src/editor/[^/]+/index\\.ts$'],
+      },
+    },
+    {
       name: 'workers-only-compute',
       severity: 'error',
       from: { path: '^src/workers' },
       to: { path: '^src/(server|editor|app|ui)' },
+    },
+    {
+      name: 'contract-is-plain',
+      comment: 'What server and page agree on imports neither of them.',
+      severity: 'error',
+      from: { path: '^src/contract' },
+      to: { path: '^src/(server|editor|app|ui|workers)' },
     },
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
   ],

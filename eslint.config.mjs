@@ -11,7 +11,26 @@ export default tseslint.config(
       'react-hooks/rules-of-hooks': 'error',
       'react-hooks/exhaustive-deps': 'error',
       '@typescript-eslint/consistent-type-imports': 'error',
+      // What is named only to be left out of the rest is used by that.
+      '@typescript-eslint/no-unused-vars': ['error', { ignoreRestSiblings: true }],
       eqeqeq: 'error',
+    },
+  },
+  {
+    // What belongs to one piece must not outlive its page: state lives in stores, jobs and closures.
+    files: ['src/editor/**/*.{ts,tsx}'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "Program > VariableDeclaration[kind='let']",
+          message: 'Keep it in a store, a job or a closure.',
+        },
+        {
+          selector: "Program > ExportNamedDeclaration > VariableDeclaration[kind='let']",
+          message: 'Keep it in a store, a job or a closure.',
+        },
+      ],
     },
   },
   {

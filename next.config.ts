@@ -1,6 +1,17 @@
 import type { NextConfig } from 'next';
+import { ANSWER_HEADERS, DATA_POLICY } from './src/answer-headers';
 
 const config: NextConfig = {
+  headers: async () => [
+    {
+      source: '/:path*',
+      headers: Object.entries(ANSWER_HEADERS).map(([key, value]) => ({ key, value })),
+    },
+    {
+      source: '/api/:path*',
+      headers: [{ key: 'Content-Security-Policy', value: DATA_POLICY }],
+    },
+  ],
   compiler: { styledComponents: true },
   // These load native code or resolve modules at run time; the bundler must leave them alone.
   serverExternalPackages: [

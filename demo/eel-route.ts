@@ -1,6 +1,7 @@
 import {
   addLayers,
   applyManner,
+  changeEffects,
   newPiece,
   newStroke,
   writeInSequence,
@@ -23,6 +24,17 @@ const ROUTE: PenPlace[] = [
   [640, -420, 92],
   [690, -310, 120],
   [560, -250, 160],
+];
+
+/** Over the marsh from bank to bank, circling once, drawn as by hand on threes. */
+const HERON: PenPlace[] = [
+  [300, -760, 40],
+  [620, -620, 10],
+  [860, -700, 280],
+  [760, -800, 150],
+  [740, -640, 50],
+  [1100, -330, 30],
+  [1500, -250, 350],
 ];
 
 /** The course of an eel migration over the drawn map, which lies under it as an underlay. */
@@ -51,6 +63,12 @@ export function eelRoute(): Piece {
         shadowLine: { x: 4, y: 6, aside: 0, width: 1.1, colour: '#4a3a20', opacity: 0.45 },
       }),
     ),
+    newStroke(
+      'heron',
+      'Course of the heron',
+      written(HERON, { x: 0, y: 0, scale: 1 }),
+      ink(6, '#3c5a44', { dashes: dashes([0, 2.6]) }),
+    ),
     ...tracedStrokes('from'),
     ...tracedStrokes('to'),
   ]);
@@ -62,6 +80,10 @@ export function eelRoute(): Piece {
     onFrames: 66,
     easing: landingEasing(0.6),
   });
+  piece = applyManner(piece, ['heron'], { kind: 'on', from: 'start', onAt: 30, onFrames: 60 });
+  piece = changeEffects(piece, ['heron'], () => [
+    { on: true, is: { kind: 'wobble', amount: 5, grain: 110, held: 3, loop: 0, seed: 3 } },
+  ]);
   piece = writeInSequence(piece, ids('from'), 4, 26);
   return writeInSequence(piece, ids('to'), 74, 100);
 }

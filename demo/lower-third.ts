@@ -1,12 +1,14 @@
 import {
   addLayers,
   applyManner,
+  changeEffects,
   newStroke,
   settlePiece,
   type MannerParts,
   type Piece,
   type Stroke,
 } from '../src/core/document';
+import type { Effect } from '../src/core/effects';
 import type { Path } from '../src/core/geometry';
 import { LINEAR } from '../src/core/timing';
 import { twoLines } from '../src/layouts';
@@ -55,6 +57,27 @@ function comet(): Stroke {
   return newStroke('comet', 'Comet line', path, look);
 }
 
+/** A highlight that passes over the name while it stands. */
+const glint = (): Effect => ({
+  on: true,
+  is: {
+    kind: 'glint',
+    way: 'across',
+    at: {
+      keys: [
+        { frame: 46, value: 0, easing: { type: 'minimum jerk' } },
+        { frame: 74, value: 1, easing: LINEAR },
+      ],
+    },
+    angle: Math.PI / 7,
+    width: 150,
+    softness: 1,
+    strength: 0.9,
+    colour: '#ff6b3d',
+    lasts: 28,
+  },
+});
+
 /** The lower third of an invented contributor: a rule opens, name and calling slide out of it, a light passes under them. */
 export function lowerThird(): Piece {
   const piece = addLayers({ ...twoLines(), name: 'Lower third', over: '#2a3b34' }, [
@@ -67,5 +90,9 @@ export function lowerThird(): Piece {
     { kind: 'both', from: 'start', onAt: 24, onFrames: 26, offAt: 96, offFrames: 14 },
     'On and off',
   );
-  return settlePiece(null, applyManner(waved, ['comet'], COMET, 'Passing light'));
+  const passed = applyManner(waved, ['comet'], COMET, 'Passing light');
+  return settlePiece(
+    null,
+    changeEffects(passed, ['name'], () => [glint()]),
+  );
 }

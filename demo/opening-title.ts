@@ -1,12 +1,14 @@
 import {
   addLayers,
   applyManner,
+  changeEffects,
   cueStrokes,
   groupLayers,
   membersOf,
   newPiece,
   newStroke,
   putMarker,
+  setPlace,
   settlePiece,
   type Gradient,
   type Ink,
@@ -48,68 +50,46 @@ const SWASH: PenPlace[] = [
   [1096, -88, 12],
 ];
 
-/** Five reeds that lean out of the end of the swash. */
-const REEDS: PenPlace[][] = [
-  [
-    [1136, -84, 82],
-    [1144, -20, 84],
-    [1168, 44, 54],
-  ],
-  [
-    [1150, -82, 72],
-    [1176, 6, 74],
-    [1214, 92, 54],
-  ],
-  [
-    [1164, -82, 62],
-    [1204, -8, 60],
-    [1256, 48, 36],
-  ],
-  [
-    [1178, -84, 44],
-    [1226, -48, 34],
-    [1276, -30, 12],
-  ],
-  [
-    [1126, -84, 96],
-    [1124, -50, 92],
-    [1132, -6, 76],
-  ],
+/** A reed that leans out of the end of the swash; its copies lean further, shorter each. */
+const REED_PLACES: PenPlace[] = [
+  [1136, -84, 88],
+  [1142, -20, 86],
+  [1162, 52, 62],
 ];
+const REEDS = 5;
 
-/** The word in three colours, one written behind another: each is lettering seen through a hand of its own. */
-const WAVES = [
-  { id: 'first', colour: MINIUM },
-  { id: 'second', colour: '#43b3a0' },
-  { id: 'word', colour: '#ede6d8' },
-] as const;
-/** Frames from one wave to the next, in which the word is written, and in which it leaves. */
-const APART = 3;
+/** Frames in which the word is written, and in which it leaves. */
 const ON = [2, 44] as const;
-const OFF = [74, 90] as const;
+const OFF = [78, 94] as const;
+/** Its wake: frames after it, and frames before it in which each has left; the last to come leaves first. */
+const WAVES = [
+  { colour: '#43b3a0', later: 3, earlier: 2 },
+  { colour: '#ede6d8', later: 6, earlier: 4 },
+] as const;
 
-/** The word, wave behind wave, each with its hand in a group, all of them in one. */
+/** The word in minium, uncovered by a hand, and over it its wake in two more colours. */
 function withWord(piece: Piece): Piece {
-  const waves = WAVES.reduce((result, { id, colour }, i) => {
-    const later = i * APART;
-    // The last to come leaves first, so that the others are seen once more.
-    const off = (WAVES.length - 1 - i) * 2;
-    return handwritten(result, 'title', 890, 530, {
-      id,
-      colour,
-      on: [ON[0] + later, ON[1] + later],
-      off: [OFF[0] + off, OFF[1] + off],
-    });
-  }, piece);
-  const ids = waves.layers.map((layer) => layer.id);
-  return groupLayers(waves, ids, { id: 'saltmarsh', name: 'Saltmarsh' });
+  const made = handwritten(piece, 'title', 890, 530, { id: 'word', colour: MINIUM, on: ON, off: OFF });
+  const repeats = WAVES.map(({ colour, later, earlier }) => ({
+    delay: later,
+    recoloured: true,
+    colour,
+    opacity: 1,
+    width: 1,
+    x: 0,
+    y: 0,
+    lies: 'over' as const,
+    reach: 1,
+    sooner: later + earlier,
+  }));
+  return changeEffects(made, ['word'], () => [{ on: true, is: { kind: 'wake', repeats } }]);
 }
 
 const flourish = (id: string, name: string, places: readonly PenPlace[], look: Ink): Stroke =>
   newStroke(id, name, written(places, TITLE), look);
 
 /**
- * The opening title: the word is uncovered by a hand in three colours one behind another, underlined, reeds spring up, and
+ * The opening title: the word is uncovered by a hand, its wake in two more colours behind it, underlined, reeds spring up, and
  * all of it leaves in the same order.
  */
 export function openingTitle(): Piece {
@@ -124,16 +104,14 @@ export function openingTitle(): Piece {
     SWASH,
     ink(17, MINIUM, { widths: WIDTH_PRESETS.brush, gradient: EMBER }),
   );
-  const reeds = REEDS.map((places, i) =>
-    flourish(
-      `reed-${i + 1}`,
-      `Reed ${i + 1}`,
-      places,
-      ink(8, REED, { widths: WIDTH_PRESETS.wedge, cap: 'flat' }),
-    ),
+  const reed = flourish(
+    'reed',
+    'Reeds',
+    REED_PLACES,
+    ink(8, REED, { widths: WIDTH_PRESETS.wedge, cap: 'flat' }),
   );
   const almanac = tracedStrokes('almanac');
-  const all = addLayers(word, [swash, ...reeds, lettering('almanac'), ...almanac]);
+  const all = addLayers(word, [swash, reed, lettering('almanac'), ...almanac]);
   const both = (
     onAt: number,
     onFrames: number,
@@ -150,39 +128,51 @@ export function openingTitle(): Piece {
     offEasing: landingEasing(landing),
   });
   let piece = applyManner(all, ['swash'], both(42, 16, 76, 0.75));
-  reeds.forEach(({ id }, i) => {
-    piece = applyManner(piece, [id], both(53 + i * 2, 8, 78 + i, 0.8));
-  });
+  piece = applyManner(piece, ['reed'], both(53, 8, 78, 0.8));
   almanac.forEach(({ id }, i) => {
     piece = applyManner(piece, [id], both(50 + i, 9, 74 + i, 0.7));
   });
-  piece = withAccentsCued(
+  piece = withAccentsCued(piece);
+  piece = changeEffects(piece, ['reed'], () => [{ on: true, is: { ...COPIED, arrangement: BESIDE } }]);
+  piece = setPlace(piece, 'reed', 0, reedFoot());
+  piece = groupLayers(
     piece,
-    reeds.map(({ id }) => id),
+    almanac.map(({ id }) => id),
+    { id: 'second-line', name: 'Almanac' },
   );
-  const groups = [
-    { id: 'reeds', name: 'Reeds', of: reeds.map(({ id }) => id) },
-    { id: 'second-line', name: 'Almanac', of: almanac.map(({ id }) => id) },
-  ];
-  piece = groups.reduce((result, { id, name, of }) => groupLayers(result, of, { id, name }), piece);
   piece = putMarker(putMarker(piece, { frame: 50, name: 'Word is there' }), { frame: 72, name: 'Leaves' });
   return settlePiece(null, {
     ...piece,
     fields: [
-      { name: 'Title', kind: 'text', of: WAVES.map(({ id }) => id) },
-      { name: 'First colour', kind: 'colour', of: ['first'] },
-      { name: 'Second colour', kind: 'colour', of: ['second'] },
-      { name: 'Last colour', kind: 'colour', of: ['word'] },
+      { name: 'Title', kind: 'text', of: ['word'] },
+      { name: 'First colour', kind: 'colour', of: ['word'] },
     ],
   });
 }
 
-/** The swash sets out as the word's last stroke lands, and the reeds spring up while the swash arrives. */
-function withAccentsCued(piece: Piece, reeds: readonly string[]): Piece {
-  const before = membersOf(piece, 'first-hand').at(-1)!.id;
+/** The swash sets out as the word's last stroke lands, and the first reed springs up while the swash arrives. */
+function withAccentsCued(piece: Piece): Piece {
+  const before = membersOf(piece, 'word-hand').at(-1)!.id;
   const cued = cueStrokes(piece, ['swash'], before, { at: 0.9, offset: 0 });
-  return reeds.reduce(
-    (result, id, i) => cueStrokes(result, [id], 'swash', { at: 0.96, offset: i * 2 }),
-    cued,
-  );
+  return cueStrokes(cued, ['reed'], 'swash', { at: 0.96, offset: 0 });
+}
+
+/** Four more reeds beside the first, each two frames later, leaning further and shorter. */
+const BESIDE = { shape: 'row', count: REEDS, x: 16, y: 0 } as const;
+const COPIED = {
+  kind: 'copies',
+  delay: 2,
+  rotation: 0.26,
+  scale: 0.93,
+  opacity: 1,
+  recoloured: false,
+  colour: REED,
+  disorder: 0,
+  seed: 1,
+} as const;
+
+/** Copies lean about the foot of the reed. */
+function reedFoot(): { pivotX: number; pivotY: number; x: number; y: number } {
+  const [foot] = written(REED_PLACES, TITLE).points;
+  return { pivotX: foot!.x, pivotY: foot!.y, x: 0, y: 0 };
 }

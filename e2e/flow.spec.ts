@@ -57,7 +57,23 @@ test('markers and a work range: set, named, dragged, played, undone; keys are dr
   expect(workRange!.to - workRange!.from).toBe(20);
   await page.locator('[data-canvas]').focus();
   await page.keyboard.press('Space');
-  await expect(page.locator('[data-canvas]')).toHaveAttribute('data-frame', String(workRange!.from + 5));
+  // Played over and over, whichever of its frames are shown in time: none outside it, and from its end to its start.
+  const [from, to] = [workRange!.from, workRange!.to];
+  const seen = await page.evaluate(async () => {
+    const canvas = document.querySelector<HTMLElement>('[data-canvas]')!;
+    const frames: number[] = [];
+    await new Promise<void>((done) => {
+      const observer = new MutationObserver(() => {
+        frames.push(Number(canvas.dataset.frame));
+        if (frames.length < 2 || frames.at(-1)! > frames.at(-2)!) return;
+        observer.disconnect();
+        done();
+      });
+      observer.observe(canvas, { attributeFilter: ['data-frame'] });
+    });
+    return frames;
+  });
+  expect(seen.filter((frame) => frame < from || frame > to)).toEqual([]);
   await page.keyboard.press('Space');
   await page.getByRole('slider', { name: 'Last frame of the work range' }).focus();
   await page.keyboard.press('Delete');

@@ -29,7 +29,7 @@ test('a group is moved, turned and scaled by hand and by number, keyed, and laid
   const half = (await whole(desk)).groups[0]!.place!;
   expect(now(half.scaleX)).toBeCloseTo(0.5, 1);
   expect(now(half.scaleY)).toBeCloseTo(now(half.scaleX), 5);
-  await type(page.getByLabel('Turned by', { exact: true }), '30');
+  await type(page.getByLabel('Rotation', { exact: true }), '30');
   expect(now((await whole(desk)).groups[0]!.place!.rotation)).toBeCloseTo(Math.PI / 6, 6);
   // Keyed at two frames, in lanes of the group's own.
   await page.getByRole('button', { name: 'Opacity: key it at this frame' }).click();
@@ -55,10 +55,10 @@ test('a layer is carried by a pin, blended and put into a group within a group; 
   await head(page, /Curve/).click();
   await page.getByRole('button', { name: 'Pins' }).click();
   await page.getByRole('button', { name: 'Set a pin' }).click();
-  await choose(page, /Carried by/, 'Pin 1 (pin)');
+  await choose(page, /Parent/, 'Pin 1 (pin)');
   await choose(page, /Blend/, 'multiply');
   // The pin stands in the middle of the picture, and what it carries comes along with it.
-  await page.getByRole('button', { name: 'X: key it at this frame' }).click();
+  await page.getByRole('button', { name: 'Pin, position X: key it at this frame' }).click();
   await desk.showFrame(30);
   await desk.drag([960, 540], [1160, 500]);
   const piece = await whole(desk);
@@ -66,10 +66,13 @@ test('a layer is carried by a pin, blended and put into a group within a group; 
   expect(now(piece.pins[0]!.x, 30)).toBeCloseTo(1160, 0);
   expect(piece.layers[0]).toMatchObject({ blend: 'multiply', place: { parent: { to: piece.pins[0]!.id } } });
   await head(page, /Bar/).click();
-  await choose(page, /Carried by/, 'Curve');
+  await choose(page, /Parent/, 'Curve');
   await head(page, /Curve/).click();
-  await choose(page, /Carried by/, 'Bar');
-  await expect(page.getByText('carried along by this one already')).toBeVisible();
+  // What it carries itself is not offered to carry it.
+  await page.getByRole('button', { name: /Parent/ }).click();
+  await expect(page.getByRole('option', { name: 'Triangle', exact: true })).toBeVisible();
+  await expect(page.getByRole('option', { name: 'Bar', exact: true })).toHaveCount(0);
+  await page.keyboard.press('Escape');
   // Two layers in a group, the third beside it in a group around both.
   await head(page, /Curve/).click();
   await head(page, /Bar/).click({ modifiers: ['Shift'] });
@@ -91,7 +94,7 @@ test('masks: a clock wipe keyed, a hold-out drawn with the pen whose shape is ke
   await choose(page, /Add a mask/, 'wipe like a clock');
   await page.getByRole('button', { name: 'How far: key it at this frame' }).click();
   await desk.showFrame(30);
-  await type(page.getByLabel('How far', { exact: true }), '100');
+  await type(page.getByLabel('Mask 1, how far', { exact: true }), '100');
   const wipe = (await whole(desk)).layers[0]!.masks![0]!;
   expect(wipe.shape).toMatchObject({
     kind: 'clock wipe',
@@ -105,11 +108,16 @@ test('masks: a clock wipe keyed, a hold-out drawn with the pen whose shape is ke
   // The closed triangle becomes what stands in front of the bar.
   await head(page, /Bar/).click();
   await choose(page, /Add a mask/, 'hold-out: a drawn shape in front');
-  await page.getByRole('button', { name: /Shape: key it/ }).click();
+  // It is asked for, and shown, which closed stroke is its shape.
+  await expect(page.getByRole('button', { name: /Closed stroke that is its shape/ })).toContainText(
+    'Triangle',
+  );
+  await page.getByRole('button', { name: 'Use “Triangle”' }).click();
+  await page.getByRole('button', { name: /Path: key it/ }).click();
   await desk.showFrame(60);
   await desk.drag([900, 330], [900, 430]);
   const held = (await whole(desk)).layers[1]!.masks![0]!;
-  expect(held).toMatchObject({ name: 'hold-out', how: 'subtract' });
+  expect(held).toMatchObject({ name: 'hold-out: Triangle', how: 'subtract', stands: 'picture' });
   if (held.shape.kind !== 'path' || !('keys' in held.shape.path)) throw new Error('the shape is not keyed');
   expect(held.shape.path.keys.map((key) => key.frame)).toEqual([30, 60]);
   expect(held.shape.path.keys[1]!.value.points[2]!.y).toBeCloseTo(430, 0);
@@ -132,6 +140,8 @@ test('another piece of the project is shown within this one, moved as one thing,
   await step(page, 'Set up');
   await page.getByRole('button', { name: 'A piece within this one' }).click();
   await choose(page, /Piece to show within/, 'Inner');
+  // It is fetched first.
+  await expect(page.getByRole('row', { name: 'Inner', exact: true })).toBeVisible();
   const nested = (await whole(desk)).layers[0]!;
   expect(nested).toMatchObject({ type: 'piece', from: { piece: made.id, revision: 1 }, start: 0 });
   const changed = { ...inner, name: 'Inner, longer', length: 200 };

@@ -1,6 +1,9 @@
+import { createCanvas } from '@napi-rs/canvas';
 import { expect, test, type Page } from '@playwright/test';
 import { membersOf, strokesOf, type Lettering, type Piece } from '../src/core/document';
+import { TRACE_OPTIONS } from '../src/core/testing/judge-ink';
 import { keysOf } from '../src/core/timing';
+import { withSelfWriting } from '../src/core/trace';
 import { openNew, type Desk } from './desk';
 import { blank, three } from './pieces';
 
@@ -19,6 +22,7 @@ test('lettering writes itself in one press, wholly uncovered; its text changed, 
 }) => {
   const desk = await openNew(page, blank('Writes'));
   await setWord(page, 'Tide');
+  const unwritten = await whole(desk);
   await step(page, 'Reveal');
   await page.getByRole('button', { name: 'Let it write itself' }).click();
   await expect(page.getByRole('button', { name: 'Find its strokes anew' })).toBeVisible();
@@ -32,6 +36,23 @@ test('lettering writes itself in one press, wholly uncovered; its text changed, 
   expect(strokesOf(first).every((s) => s.traced?.from === lettering.id && s.pace?.kind === 'hand')).toBe(
     true,
   );
+
+  // The page's worker and a server's canvas come to the same strokes.
+  let made = 0;
+  const onServer = withSelfWriting(unwritten, lettering.id, {
+    make: createCanvas,
+    newId: () => `s${made++}`,
+    options: TRACE_OPTIONS,
+  });
+  // But for the last digits, in which two engines' sines may differ.
+  const rounded = (_: string, value: unknown): unknown =>
+    typeof value === 'number' ? Math.round(value * 1e6) / 1e6 : value;
+  const facts = (piece: Piece) =>
+    JSON.stringify(
+      strokesOf(piece).map(({ name, path, ink, window, pace }) => ({ name, path, ink, window, pace })),
+      rounded,
+    );
+  expect(facts(onServer)).toEqual(facts(first));
 
   // A stroke of the first letter is timed by hand, then the word grows.
   const [early] = strokesOf(first);
@@ -75,7 +96,7 @@ test('anything is seen through others: by shape or brightness, inverted, soft; a
   await page.getByText('Where they are not').click();
   await expect.poll(pixels).not.toBe(through);
   await page.getByRole('radio', { name: 'their brightness' }).click();
-  await page.getByRole('spinbutton', { name: 'Soft edge' }).fill('24 px');
+  await page.getByRole('spinbutton', { name: 'Feather' }).fill('24 px');
   await page.keyboard.press('Enter');
   expect((await whole(desk)).layers[0]!.reveal).toEqual({
     through: ['triangle'],

@@ -1,31 +1,39 @@
+import { BLENDS, type DrawList } from '../src/core/draw';
 import { expect, test } from '@playwright/test';
 import { createCanvas, loadImage } from '@napi-rs/canvas';
 import { buildSync } from 'esbuild';
 import { resolve } from 'node:path';
 import { SAMPLE_PROJECT } from '../demo';
 import {
+  addEffect,
   addLayers,
-  BLENDS,
+  applyManner,
   groupLayers,
+  newArt,
   newMask,
   newPiece,
   newStroke,
+  readPiece,
   revealThrough,
   setBlend,
   setMasks,
   setPlace,
   setReveal,
+  SHUTTER,
   type Art,
   type Ink,
   type MaskShape,
   type Piece,
 } from '../src/core/document';
+import { EFFECT_KINDS, newEffect } from '../src/core/effects';
+import { readSvg } from '../src/core/formats';
 import { corner, smooth, type PathPoint } from '../src/core/geometry';
 import { END_SHAPES, WIDTH_PRESETS } from '../src/core/ink';
 import { paint } from '../src/core/paint';
-import { evaluate, type DrawList } from '../src/core/scene';
+import { evaluate } from '../src/core/scene';
 import { cubicBezier, CSS_EASE } from '../src/core/timing';
 import { seeded } from '../src/core/testing/families';
+import { SVG_CASES, svgCase } from './svg-cases';
 
 /** The core's own painting code, made into one script for a bare page. */
 const script = buildSync({
@@ -68,7 +76,8 @@ function randomInk(random: () => number): Ink {
   const taper = () =>
     ({ length: random(), unit: 'share', tip: random() * 0.3, curve: CSS_EASE.ease }) as const;
   const light = () => ({
-    size: 2 + random() * 20,
+    // Some reach so far that they are blurred on a smaller picture.
+    size: some(0.3) ? 90 + random() * 900 : 2 + random() * 20,
     gain: 0.4 + random() * 2,
     colour: anyColour(random),
     opacity: random(),
@@ -129,7 +138,7 @@ function randomInk(random: () => number): Ink {
       shadow: {
         x: random() * 9,
         y: random() * 9,
-        blur: random() * 16,
+        blur: some(0.3) ? 80 + random() * 400 : random() * 16,
         colour: anyColour(random),
         opacity: random(),
       },
@@ -248,49 +257,90 @@ function randomPlaced(seed: number): Piece {
   return piece;
 }
 
-test('browser and server paint the same draw list to the last bit, at every export size', async ({
-  page,
-}) => {
-  await page.goto('about:blank');
-  await page.addScriptTag({ content: script });
-  await page.addScriptTag({ content: `globalThis.hashOf = ${hashOf.toString()}` });
-  const cases: [name: string, list: DrawList, scale: number][] = [
-    ...SAMPLE_PROJECT.pieces.flatMap((piece) =>
-      [0.1, 0.35, 0.6, 0.9].map((part, i): [string, DrawList, number] => {
-        const frame = Math.floor(piece.length * part);
-        return [`${piece.name} ${frame}`, evaluate(piece, frame), [1, 0.5, 1, 2][i]!];
-      }),
-    ),
-    ...Array.from({ length: 30 }, (_, i): [string, DrawList, number] => {
-      return [`random ${i}`, evaluate(randomPiece(i), 0), [1, 0.5, 2][i % 3]!];
-    }),
-    ...Array.from({ length: 12 }, (_, i): [string, DrawList, number] => {
-      return [`reveal ${i}`, evaluate(randomReveals(i), 0), [1, 0.5, 2][i % 3]!];
-    }),
-    ...Array.from({ length: 16 }, (_, i): [string, DrawList, number] => {
-      return [`placed ${i}`, evaluate(randomPlaced(i), 0), [1, 0.5, 2][i % 3]!];
-    }),
-  ];
-  for (const [name, list, scale] of cases) {
-    const inBrowser = await page.evaluate(
-      ({ list, scale }) => {
-        const canvas = document.createElement('canvas');
-        [canvas.width, canvas.height] = [Math.round(list.width * scale), Math.round(list.height * scale)];
-        const context = canvas.getContext('2d', { willReadFrequently: true })!;
-        (globalThis as unknown as { paintList: (l: unknown, c: unknown, s: number) => void }).paintList(
-          list,
-          context,
-          scale,
-        );
-        return (globalThis as unknown as { hashOf: (p: unknown) => string }).hashOf(
-          context.getImageData(0, 0, canvas.width, canvas.height).data,
-        );
-      },
-      { list, scale },
-    );
-    expect([name, inBrowser]).toEqual([name, hashOf(onServer(list, scale))]);
+/** A random piece of a few strokes that write on, with effects on some of them and on a group; every third is blurred by its motion. */
+function randomEffects(seed: number): Piece {
+  const random = seeded(5000 + seed);
+  const few = { ...randomPiece(600 + seed), layers: randomPiece(600 + seed).layers.slice(0, 4) };
+  const ids = few.layers.map((layer) => layer.id);
+  const manner = { kind: 'both', from: 'start', onAt: 0, onFrames: 20, offAt: 30, offFrames: 20 } as const;
+  let piece = groupLayers(applyManner(few, ids, manner), ids.slice(0, 2), { id: 'g', name: 'G' });
+  for (const id of ['g', ...ids.slice(2)]) {
+    const kinds = [pick(random, EFFECT_KINDS), pick(random, EFFECT_KINDS)];
+    for (const kind of kinds) piece = addEffect(piece, [id], newEffect(kind, 0.3 + random()));
   }
-});
+  return seed % 3 === 0 ? { ...piece, shutter: SHUTTER } : piece;
+}
+
+type Case = [name: string, list: DrawList, scale: number];
+
+const many = (name: string, count: number, make: (seed: number) => Piece): Case[] =>
+  Array.from({ length: count }, (_, i): Case => [`${name} ${i}`, evaluate(make(i), 0), [1, 0.5, 2][i % 3]!]);
+
+/** What is painted in both, in lots that two workers can share. */
+const LOTS: { name: string; cases: () => Case[] }[] = [
+  {
+    name: 'the sample pieces',
+    cases: () =>
+      SAMPLE_PROJECT.pieces.flatMap((piece) =>
+        [0.1, 0.35, 0.6, 0.9].map((part, i): Case => {
+          const frame = Math.floor(piece.length * part);
+          return [`${piece.name} ${frame}`, evaluate(piece, frame), [1, 0.5, 1, 2][i]!];
+        }),
+      ),
+  },
+  { name: 'random inks', cases: () => many('random', 30, randomPiece) },
+  { name: 'random reveals', cases: () => many('reveal', 12, randomReveals) },
+  {
+    name: 'random effects',
+    cases: () =>
+      Array.from({ length: 12 }, (_, i): Case => [
+        `effects ${i}`,
+        evaluate(randomEffects(i), 4 + 3.5 * i, 6),
+        [1, 0.5, 2][i % 3]!,
+      ]),
+  },
+  { name: 'random placements, masks and blends', cases: () => many('placed', 16, randomPlaced) },
+  {
+    name: 'art of SVG files',
+    cases: () =>
+      SVG_CASES.map((one): Case => {
+        const art = newArt('art', one[0], readSvg(svgCase(one)), [0.9, 0.1, -0.2, 1.1, 20, 4]);
+        const piece = addLayers(newPiece(one[0], { width: 128, height: 128 }), [art]);
+        // What is painted is what can be kept.
+        expect(readPiece(piece)).toMatchObject({ ok: true });
+        return [one[0], evaluate(piece, 0), 1];
+      }),
+  },
+];
+
+for (const { name: lot, cases } of LOTS) {
+  test(`browser and server paint the same draw list to the last bit, at every export size: ${lot}`, async ({
+    page,
+  }) => {
+    await page.goto('about:blank');
+    await page.addScriptTag({ content: script });
+    await page.addScriptTag({ content: `globalThis.hashOf = ${hashOf.toString()}` });
+    for (const [name, list, scale] of cases()) {
+      const inBrowser = await page.evaluate(
+        ({ list, scale }) => {
+          const canvas = document.createElement('canvas');
+          [canvas.width, canvas.height] = [Math.round(list.width * scale), Math.round(list.height * scale)];
+          const context = canvas.getContext('2d', { willReadFrequently: true })!;
+          (globalThis as unknown as { paintList: (l: unknown, c: unknown, s: number) => void }).paintList(
+            list,
+            context,
+            scale,
+          );
+          return (globalThis as unknown as { hashOf: (p: unknown) => string }).hashOf(
+            context.getImageData(0, 0, canvas.width, canvas.height).data,
+          );
+        },
+        { list, scale },
+      );
+      expect([name, inBrowser]).toEqual([name, hashOf(onServer(list, scale))]);
+    }
+  });
+}
 
 /** Random circles and boxes as one piece of art, and the same as an SVG file. */
 function randomArt(id: string, random: () => number, count: number): { art: Art; svg: string } {

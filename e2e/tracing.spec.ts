@@ -43,7 +43,8 @@ test('a word is set, its strokes are found, used, and found again after a change
   await page.getByRole('button', { name: /^1 / }).first().click();
   await desk.canvas.focus();
   await page.keyboard.press('Shift+ArrowUp');
-  const corrected = (await strokes(desk))[0]!;
+  const before = await strokes(desk);
+  const corrected = before[0]!;
   expect(corrected.path).not.toEqual(first[0]!.path);
   await page.getByRole('row', { name: 'Tide', exact: true }).getByRole('rowheader').click();
   await button(page, 'Find the strokes').click();
@@ -53,7 +54,7 @@ test('a word is set, its strokes are found, used, and found again after a change
   const again = await strokes(desk);
   expect(again.map((s) => s.id)).toEqual(first.map((s) => s.id));
   expect(again[0]!.path).toEqual(corrected.path);
-  expect(again.map((s) => s.window)).toEqual((await strokes(desk)).map((s) => s.window));
+  expect(again.map((s) => s.window)).toEqual(before.map((s) => s.window));
   // Leaving a trace changes nothing.
   await page.getByRole('row', { name: 'Tide', exact: true }).getByRole('rowheader').click();
   await button(page, 'Find the strokes').click();

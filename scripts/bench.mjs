@@ -28,7 +28,7 @@ await main(async () => {
   needDebianPackages(['postgresql', 'ffmpeg', 'chromium']);
   needNpmPackages();
   needBuild();
-  const rows = ['lengths', 'paint', 'ink', 'export'].flatMap((name) => measure(name, process.env));
+  const rows = ['lengths', 'paint', 'ink', 'effects', 'export'].flatMap((name) => measure(name, process.env));
   for (const name of ['browser', 'score']) {
     rows.push(...(await withSampleServer((env) => measure(name, env))));
   }

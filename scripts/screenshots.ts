@@ -1,12 +1,10 @@
 // Takes the pictures; scripts/screenshots.mjs brings up what they are taken of.
+import { CHROMIUM } from './lib/chromium';
 import { chromium, type Page } from '@playwright/test';
 import { join } from 'node:path';
 
 const folder = join(import.meta.dirname, '../docs/screenshots');
-const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-gpu'],
-});
+const browser = await chromium.launch(CHROMIUM);
 const page = await browser.newPage({
   viewport: { width: 1280, height: 800 },
   baseURL: process.env.BASE_URL!,
@@ -44,7 +42,7 @@ async function choose(name: string | RegExp): Promise<void> {
 await page.goto('/');
 await page.waitForFunction(() => {
   const pictures = [...document.images];
-  return pictures.length === 7 && pictures.every((p) => p.complete && p.naturalWidth > 0);
+  return pictures.length === 9 && pictures.every((p) => p.complete && p.naturalWidth > 0);
 });
 await shot('projects');
 await open('Opening title');
@@ -61,7 +59,7 @@ await showFrame(page, 26);
 await choose('2 a, 1');
 await shot('trace');
 await step('Ink');
-await choose('28 Swash');
+await choose('10 Swash');
 await showFrame(page, 62);
 await shot('ink');
 await step('Time');
@@ -90,7 +88,7 @@ await shot('spread');
 await page.getByRole('button', { name: /Frames before and after/ }).click();
 await open('Opening title');
 await step('Place');
-await choose('Group Saltmarsh');
+await choose('Group Saltmarsh, hand');
 await showFrame(page, 40);
 await shot('place');
 await step('Reveal');
@@ -99,6 +97,15 @@ await page.locator('[data-covered]').waitFor();
 await showFrame(page, 24);
 await page.waitForTimeout(1500);
 await shot('reveal');
+await step('Finish');
+await showFrame(page, 82);
+await shot('finish');
+await open('Narrator’s signature');
+await step('Finish');
+await page.getByRole('button', { name: 'Accents', exact: true }).click();
+await page.getByRole('list', { name: 'Accents' }).locator('canvas').nth(5).waitFor();
+await showFrame(page, 108);
+await shot('accents');
 await open('Lower third');
 await step('Set up');
 await page.getByRole('button', { name: 'Fields' }).click();
@@ -109,6 +116,7 @@ await shot('layouts');
 await open('Opening title');
 await page.getByRole('button', { name: /^Proof/ }).click();
 await page.locator('[data-go]').first().click();
+await page.getByText(/to look at$|Nothing to mend/).waitFor();
 await shot('proof');
 await open('Narrator’s signature');
 await step('Trace');
@@ -132,7 +140,7 @@ await step('Ink');
 await choose(/Course of the eels$/);
 await page.getByRole('button', { name: /^Dashes/ }).click();
 await page.getByRole('button', { name: /^Dashes/ }).scrollIntoViewIfNeeded();
-await page.getByText('Grown into gaps').scrollIntoViewIfNeeded();
+await page.getByText('Dash growth').scrollIntoViewIfNeeded();
 await shot('dashes');
 await open('Tide ring');
 await step('Set up');

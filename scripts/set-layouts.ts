@@ -3,20 +3,12 @@
 import { createCanvas } from '@napi-rs/canvas';
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import {
-  addLayers,
-  letterOutlines,
-  newPiece,
-  strokesOf,
-  type Lettering,
-  type Stroke,
-} from '../src/core/document';
+import { addLayers, markOf, newPiece, strokesOf, type Lettering, type Stroke } from '../src/core/document';
 import { pathData, readPathData } from '../src/core/geometry';
-import { inkOf, TRACE_OPTIONS } from '../src/core/testing/judge-ink';
-import { coveredArt, markOf, retrace, seenThroughStrokes, traceInk, untilCovered } from '../src/core/trace';
+import { TRACE_OPTIONS } from '../src/core/testing/judge-ink';
+import { withSelfWriting } from '../src/core/trace';
 import { HANDWRITTEN, lettering, SETTINGS, settingOf, type TextKey } from '../src/layouts/texts';
 import { setLettering } from '../src/server/lettering';
-import { namesFor } from '../src/editor/tracing/stroke-names';
 import { short, shortPath } from './lib/short';
 
 /** The strokes that uncover a text set about the origin. */
@@ -24,24 +16,14 @@ function handFor(text: Lettering): Pick<Stroke, 'name' | 'path' | 'ink' | 'trace
   // Far enough from the picture's edges that nothing is cut off.
   const size = { width: 2400, height: 1200 };
   const placed = { ...text, x: 1200, y: 700 };
-  const found = traceInk(inkOf(letterOutlines(placed).flat()), TRACE_OPTIONS)!;
   let n = 0;
-  const piece = addLayers(newPiece('Hand', size), [placed]);
-  const made = retrace(piece, found, {
-    source: text.id,
-    colour: text.colour,
-    keepWidths: false,
-    name: namesFor(placed, found),
+  const made = withSelfWriting(addLayers(newPiece('Hand', size), [placed]), text.id, {
+    make: createCanvas,
     newId: () => `s${++n}`,
+    options: TRACE_OPTIONS,
   });
-  const seen = seenThroughStrokes(made.piece, text.id, made.ids, made.ids);
-  const covered = untilCovered(seen, made.ids, (strokes) =>
-    coveredArt(placed, strokes, true, (w, h) => createCanvas(w, h)),
-  );
-  console.log(
-    `${text.name}: ${made.ids.length} strokes, ${((covered.coverage?.share ?? 0) * 100).toFixed(2)} % uncovered`,
-  );
-  return strokesOf(covered.piece).map((stroke) => {
+  console.log(`${text.name}: ${strokesOf(made).length} strokes`);
+  return strokesOf(made).map((stroke) => {
     const path = shortPath(stroke.path, -placed.x, -placed.y);
     const { ink } = stroke;
     return {

@@ -38,12 +38,33 @@ function playwright(env, report) {
   runShown(bin('playwright'), ['test', '-c', join(ROOT, 'e2e/playwright.config.ts')], {
     env: { ...env, REPORT: report },
   });
-  const { stats, errors } = JSON.parse(readFileSync(report, 'utf8'));
-  const failed = stats.unexpected + stats.flaky + (stats.expected === 0 ? Math.max(1, errors.length) : 0);
-  counts.passed += stats.expected;
+  const { stats, errors, suites } = JSON.parse(readFileSync(report, 'utf8'));
+  const passed = stats.expected + stats.flaky;
+  const failed = stats.unexpected + (passed === 0 ? Math.max(1, errors.length) : 0);
+  counts.passed += passed;
   counts.failed += failed;
-  say(`tests in the browser: ${stats.expected} passed, ${failed} failed (${since()})`);
+  say(`tests in the browser: ${passed} passed, ${failed} failed (${since()})`);
+  const all = testsIn(suites);
+  for (const { title } of all.filter(({ status }) => status === 'flaky'))
+    say(`passed only when it was tried again, which is a fault to be found: ${title}`);
+  const slowest = all.sort((a, b) => b.seconds - a.seconds).slice(0, 10);
+  say(
+    `the slowest in the browser:\n${slowest.map((t) => `    ${t.seconds.toFixed(1)} s  ${t.title}`).join('\n')}`,
+  );
 }
+
+/** Every test of a report of Playwright's, with how it ended and how long it took. */
+const testsIn = (suites) =>
+  suites.flatMap(({ specs = [], suites: inner = [] }) => [
+    ...specs.flatMap(({ title, tests }) =>
+      tests.map(({ status, results }) => ({
+        title,
+        status,
+        seconds: Math.max(...results.map(({ duration }) => duration)) / 1000,
+      })),
+    ),
+    ...testsIn(inner),
+  ]);
 
 await main(async () => {
   needDebianPackages(['postgresql', 'ffmpeg', 'chromium']);

@@ -4,10 +4,9 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Lettering, TextSetting } from '../src/core/document';
 import { pathData, readPathData } from '../src/core/geometry';
-import { letterOutlines } from '../src/core/document';
-import { markOf, traceInk } from '../src/core/trace';
+import { letterOutlines, markOf } from '../src/core/document';
+import { namesFor, traceInk } from '../src/core/trace';
 import { setLettering } from '../src/server/lettering';
-import { namesFor } from '../src/editor/tracing/stroke-names';
 import { inkOf, TRACE_OPTIONS } from '../src/core/testing/judge-ink';
 import { short, shortPath } from './lib/short';
 
@@ -44,6 +43,16 @@ const WORDS: readonly Word[] = [
     size: 118,
     x: 960,
     y: 630,
+    colour: '#ede6d8',
+  },
+  {
+    id: 'hour',
+    text: 'Marsh Hour',
+    face: 'comfortaa',
+    weight: 400,
+    size: 132,
+    x: 960,
+    y: 580,
     colour: '#ede6d8',
   },
   {

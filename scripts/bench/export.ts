@@ -6,7 +6,7 @@ import { openingTitle } from '../../demo/opening-title';
 import { startFfmpeg, webmArguments } from '../../src/server/exports/ffmpeg';
 import { renderFrames } from '../../src/server/exports/render-frames';
 import { RawFrame, writeWebm } from '../../src/server/exports/write-webm';
-import type { ExportSettings } from '../../src/server/exports/settings';
+import type { ExportSettings } from '../../src/contract';
 import { middle, ms, report, times } from './table';
 
 const piece = openingTitle();

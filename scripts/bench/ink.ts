@@ -1,17 +1,11 @@
 // A 1080p title of 30 strokes in full ink (taper, colour along, dashes) against the same in plain ink, on the server
 // and in Chromium's page: evaluate and paint, frame by frame, the frames of both in turn.
 import { createCanvas } from '@napi-rs/canvas';
-import { chromium } from '@playwright/test';
-import { buildSync } from 'esbuild';
-import { resolve } from 'node:path';
-import { paint } from '../../src/core/paint';
 import { strokesOf } from '../../src/core/document';
-import { evaluate } from '../../src/core/scene';
 import { coverage, coveredArt } from '../../src/core/trace';
+import { measureBoth, type Times } from './both';
 import { FULL_INK, inOrder, revealedTitle, title } from './pieces';
 import { median, middle, ms, report, times, type Row } from './table';
-
-type Times = Record<string, { evaluate: number[]; all: number[] }>;
 
 const { taper, gradient, dashes } = FULL_INK;
 const PIECES = {
@@ -28,74 +22,8 @@ const PIECES = {
   'written revealed': inOrder(revealedTitle(40)),
 };
 
-/** Runs in Node and, as text, in the page. */
-function measure(
-  pieces: Record<string, unknown>,
-  show: (piece: never, frame: number) => unknown,
-  put: (list: unknown) => void,
-): Times {
-  const result: Times = {};
-  for (let round = 0; round < 3; round++) {
-    for (let frame = 11; frame < 97; frame += 9) {
-      for (const [name, piece] of Object.entries(pieces)) {
-        const began = performance.now();
-        const list = show(piece as never, frame + round / 3);
-        const shown = performance.now();
-        put(list);
-        const done = performance.now();
-        if (round === 0) continue;
-        const times = (result[name] ??= { evaluate: [], all: [] });
-        times.evaluate.push(shown - began);
-        times.all.push(done - began);
-      }
-    }
-  }
-  return result;
-}
-
-const canvas = createCanvas(1920, 1080);
-const context = canvas.getContext('2d');
-const server = measure(PIECES, evaluate as never, (list) => {
-  context.clearRect(0, 0, 1920, 1080);
-  paint(list as never, context, createCanvas);
-  context.getImageData(0, 0, 1, 1);
-});
-
-const script = buildSync({
-  stdin: {
-    contents:
-      "import { paint } from './src/core/paint'; import { evaluate } from './src/core/scene'; globalThis.core = { paint, evaluate };",
-    resolveDir: resolve(import.meta.dirname, '../..'),
-  },
-  bundle: true,
-  write: false,
-  format: 'iife',
-}).outputFiles[0]!.text;
-const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-gpu'],
-});
-const page = await browser.newPage();
-await page.goto('about:blank');
-await page.addScriptTag({
-  content: `globalThis.__name = (made) => made; ${script}; globalThis.measure = ${measure.toString()}`,
-});
-const inPage = (await page.evaluate((pieces) => {
-  const { core, measure } = globalThis as unknown as {
-    core: { paint: (...all: unknown[]) => void; evaluate: (piece: never, frame: number) => unknown };
-    measure: (...all: unknown[]) => unknown;
-  };
-  const canvas = document.createElement('canvas');
-  [canvas.width, canvas.height] = [1920, 1080];
-  const context = canvas.getContext('2d')!;
-  const make = (w: number, h: number) => new OffscreenCanvas(w, h);
-  return measure(pieces, core.evaluate, (list: unknown) => {
-    context.clearRect(0, 0, 1920, 1080);
-    core.paint(list, context, make);
-    context.getImageData(0, 0, 1, 1);
-  });
-}, PIECES as never)) as Times;
-await browser.close();
+const frames = Array.from({ length: 10 }, (_, i) => 11 + i * 9);
+const { server, page: inPage } = await measureBoth(PIECES, frames);
 
 const rows = (where: string, t: Times): Row[] => {
   const all = (name: string) => middle(t[name]!.all);

@@ -1,5 +1,6 @@
 import { chromium, type Browser, type Page } from '@playwright/test';
 import type { Piece } from '../../src/core/document';
+import { CHROMIUM } from '../lib/chromium';
 
 /** Where the server to be measured answers. */
 export const address = process.env.BASE_URL!;
@@ -11,19 +12,7 @@ export const address = process.env.BASE_URL!;
 export async function openBrowser(
   more: readonly string[] = [],
 ): Promise<{ readonly browser: Browser; readonly page: Page }> {
-  const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-      ...more,
-    ],
-  });
+  const browser = await chromium.launch({ ...CHROMIUM, args: [...CHROMIUM.args, ...more] });
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   // tsx wraps named functions in a helper that the page does not have.
   await page.addInitScript('globalThis.__name = (made) => made');

@@ -48,10 +48,12 @@ export function serve({ port, env, dev = false, note = () => {} }) {
   const web = keep(
     'web server',
     () =>
-      start(bin('next'), [dev ? 'dev' : 'start', '-H', '127.0.0.1', '-p', String(port)], {
-        env: all,
-        stdio: ['ignore', dev ? 'inherit' : 'ignore', 'inherit'],
-      }),
+      dev
+        ? start(bin('next'), ['dev', '-H', '127.0.0.1', '-p', String(port)], { env: all })
+        : start(process.execPath, ['--import', 'tsx', join(ROOT, 'src/web-main.ts')], {
+            env: { ...all, PORT: String(port), OBELUS_LEASH: '1' },
+            stdio: ['pipe', 'ignore', 'inherit'],
+          }),
     note,
   );
   const worker = keep(

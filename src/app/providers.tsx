@@ -1,8 +1,9 @@
 'use client';
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { QueryClientProvider } from '@tanstack/react-query';
 import { useServerInsertedHTML } from 'next/navigation';
 import { useState, type ReactNode } from 'react';
 import { ServerStyleSheet, StyleSheetManager } from 'styled-components';
+import { queries } from '@/editor';
 import { GlobalStyle } from '@/ui';
 
 /** Collects the styles of a page rendered on the server, as styled-components documents it for the App Router. */
@@ -18,7 +19,6 @@ function StyleRegistry({ children }: { children: ReactNode }) {
 }
 
 export function Providers({ children }: { children: ReactNode }) {
-  const [queries] = useState(() => new QueryClient({ defaultOptions: { queries: { retry: 1 } } }));
   return (
     <StyleRegistry>
       <GlobalStyle />

@@ -3,14 +3,15 @@ import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import { Group as PanelGroup, Panel, Separator } from 'react-resizable-panels';
 import styled from 'styled-components';
-import { Notices } from '@/ui';
-import { PieceBar, SaveBanner, StepRail, ToolStrip, wearTheme, ZoomStrip } from './bar';
+import { EditStepContext, Notices, Questions } from '@/ui';
+import { PieceBar, SaveBanner, StepRail, ToolStrip, ZoomStrip } from './bar';
 import { CanvasStage } from './canvas';
 import { KeysDialog, listenForKeys } from './keys';
 import { SvgDialog } from './importing';
 import {
   InkPanel,
   PlacePanel,
+  FinishPanel,
   RevealPanel,
   SetupPanel,
   TimePanel,
@@ -18,9 +19,11 @@ import {
   UnderlayPanel,
 } from './panels';
 import { ProofPanel, useProof, watchProof } from './proof';
+import { watchTexts } from './reveal';
 import { openForEditing } from './saving';
 import { Score } from './score';
-import { useEditor, type Step } from './state';
+import { wearTheme } from './theme';
+import { DOCUMENT_STEP, sayWhatIsHeld, useEditor, type Step } from './state';
 
 const Page = styled.main`
   display: flex;
@@ -78,6 +81,7 @@ const PANELS: Record<Step, () => React.ReactNode> = {
   place: () => <PlacePanel />,
   time: () => <TimePanel />,
   reveal: () => <RevealPanel />,
+  finish: () => <FinishPanel />,
 };
 
 /** The editor of one piece. */
@@ -89,15 +93,15 @@ export function Editor({ id }: { id: string }) {
   useEffect(() => {
     wearTheme();
     let close: (() => void) | null = null;
-    let leaveProof: (() => void) | null = null;
+    let watches: (() => void)[] = [];
     let left = false;
     openForEditing(id, () => !left).then(
       (end) => {
+        // Left while it was being opened: it is closed at once.
+        if (left) return end();
         close = end;
-        if (!left) {
-          setReady(true);
-          leaveProof = watchProof();
-        }
+        setReady(true);
+        watches = [watchProof(), watchTexts(), sayWhatIsHeld()];
       },
       (problem: Error) => setError(problem.message),
     );
@@ -105,7 +109,7 @@ export function Editor({ id }: { id: string }) {
     return () => {
       left = true;
       deaf();
-      leaveProof?.();
+      watches.forEach((end) => end());
       close?.();
     };
   }, [id]);
@@ -120,29 +124,32 @@ export function Editor({ id }: { id: string }) {
   }
   if (!ready) return <Plain>Opening …</Plain>;
   return (
-    <Page>
-      <PieceBar />
-      <PanelGroup orientation="vertical" style={{ flex: 1, minHeight: 0 }}>
-        <Panel defaultSize="66%" minSize="30%">
-          <Upper>
-            <StepRail />
-            <Side aria-label="Panel">{proof ? <ProofPanel /> : PANELS[step]()}</Side>
-            <Middle>
-              <CanvasStage />
-              <SaveBanner />
-              <ToolStrip />
-              <ZoomStrip />
-            </Middle>
-          </Upper>
-        </Panel>
-        <Divider aria-label="Height of the score" />
-        <Panel defaultSize="34%" minSize="14%">
-          <Score />
-        </Panel>
-      </PanelGroup>
-      <KeysDialog />
-      <SvgDialog />
-      <Notices />
-    </Page>
+    <EditStepContext value={DOCUMENT_STEP}>
+      <Page>
+        <PieceBar />
+        <PanelGroup orientation="vertical" style={{ flex: 1, minHeight: 0 }}>
+          <Panel defaultSize="66%" minSize="30%">
+            <Upper>
+              <StepRail />
+              <Side aria-label="Panel">{proof ? <ProofPanel /> : PANELS[step]()}</Side>
+              <Middle>
+                <CanvasStage />
+                <SaveBanner />
+                <ToolStrip />
+                <ZoomStrip />
+              </Middle>
+            </Upper>
+          </Panel>
+          <Divider aria-label="Height of the score" />
+          <Panel defaultSize="34%" minSize="14%">
+            <Score />
+          </Panel>
+        </PanelGroup>
+        <KeysDialog />
+        <SvgDialog />
+        <Questions />
+        <Notices />
+      </Page>
+    </EditStepContext>
   );
 }

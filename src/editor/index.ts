@@ -1,2 +1,3 @@
 export * from './editor';
-export * from './projects/project-list';
+export * from './projects';
+export * from './queries';

@@ -1,3 +1,5 @@
+import { inkBounds } from '@/core/draw';
+import { LAYOUTS_SHIPPED } from '@/contract';
 import { createCanvas } from '@napi-rs/canvas';
 import {
   boxOf,
@@ -5,6 +7,11 @@ import {
   fillColour,
   fillNumber,
   insertLayout,
+  isCorrected,
+  lettersBehind,
+  moveLayers,
+  scaleLayers,
+  setText,
   keyedById,
   keysAt,
   layersOf,
@@ -27,8 +34,8 @@ import {
 import { pathBounds, type Bounds } from '@/core/geometry';
 import { paint, type MakeCanvas, type PaintContext } from '@/core/paint';
 import { proof } from '@/core/proof';
-import { inkBounds, evaluate, posterFrame } from '@/core/scene';
-import { LAYOUTS } from '.';
+import { evaluate, posterFrame } from '@/core/scene';
+import { handwrittenTitle, LAYOUTS, signature } from '.';
 
 const make = ((w: number, h: number) => createCanvas(w, h)) as unknown as MakeCanvas;
 const layouts = LAYOUTS.map(({ id, piece }) => [id, piece()] as const);
@@ -205,4 +212,41 @@ test('the rest of a piece is found by what moves in it', () => {
   }
   expect(restOf(newPiece('Empty'))).toBeNull();
   expect(keyedById(newPiece('Empty'), 'x')).toBeUndefined();
+});
+
+test('strokes go where what they were traced from goes, and no moving or scaling of both counts as a correction', () => {
+  const hand = (piece: Piece) => strokesOf(piece).filter((stroke) => stroke.traced);
+  const inOrder = (piece: Piece) => {
+    expect(hand(piece).length).toBeGreaterThan(3);
+    expect(hand(piece).filter(isCorrected)).toEqual([]);
+    expect(lettersBehind(piece)).toEqual([]);
+  };
+  for (const layout of [signature(), handwrittenTitle()]) {
+    inOrder(layout);
+    const texts = layout.layers.filter((layer) => layer.type === 'lettering' && layer.reveal);
+    const ids = texts.map((text) => text.id);
+    const moved = moveLayers(layout, ids, { x: 30, y: -12 });
+    inOrder(moved);
+    hand(moved).forEach((stroke, i) => {
+      const [before, now] = [hand(layout)[i]!.path.points[0]!, stroke.path.points[0]!];
+      expect([now.x - before.x, now.y - before.y]).toEqual([expect.closeTo(30, 6), expect.closeTo(-12, 6)]);
+    });
+    inOrder(scaleLayers(layout, ids, 1.37, { x: 100, y: 50 }));
+    const other = newPiece('Other', { width: 1080, height: 1920 }, { numerator: 30, denominator: 1 }, 90);
+    let n = 0;
+    inOrder(insertLayout(other, layout, 10, () => `n${++n}`));
+    // A stroke moved by itself is a hand's correction.
+    const one = hand(layout)[0]!.id;
+    expect(hand(moveLayers(layout, [one], { x: 5, y: 0 })).filter(isCorrected)).toHaveLength(1);
+    // Another text: what it was written for is remembered, what is called after it goes along.
+    const text = texts[0] as Lettering;
+    const setting = { ...text.setting, text: 'Curlew' };
+    const changed = setText(layout, text.id, setting, text.set);
+    expect(lettersBehind(changed)).toEqual([{ within: [], id: text.id }]);
+    expect(lettersBehind(setText(changed, text.id, text.setting, text.set))).toEqual([]);
+  }
+});
+
+test('room is kept in the panel for as many layouts as ship', () => {
+  expect(LAYOUTS).toHaveLength(LAYOUTS_SHIPPED);
 });

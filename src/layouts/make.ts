@@ -2,6 +2,7 @@ import {
   applyManner,
   arriving,
   groupLayers,
+  markOf,
   newArrival,
   newPiece,
   newStroke,
@@ -26,7 +27,7 @@ import {
 } from '@/core/document';
 import { lineShape, transformPath, type Path } from '@/core/geometry';
 import { landingEasing } from '@/core/timing';
-import { DUSK, handOf, lettering, type HANDWRITTEN } from './texts';
+import { DUSK, handOf, lettering, settingOf, type HANDWRITTEN } from './texts';
 
 /** An empty piece of a length in frames, 1080p at 25 a second. */
 export const blank = (name: string, length: number): Piece => ({
@@ -122,13 +123,13 @@ export function handwritten(
   y: number,
   { id, colour, on, off }: Wave,
 ): Piece {
-  const text = lettering(id, key, x, y, colour);
+  const text = { ...lettering(id, key, x, y, colour), written: settingOf(key) };
   const strokes = handOf(key).map(({ name, path, ink: look }, i): Stroke => {
     const own = moved(path, x, y);
     return {
       ...newStroke(`${id}-${i + 1}`, name, own, { ...look, colour }),
       pace: { kind: 'hand', strength: 1, soft: 0.4 },
-      traced: { from: id, mark: 'layout' },
+      traced: { from: id, mark: markOf(own) },
     };
   });
   const ids = strokes.map((stroke) => stroke.id);

@@ -1,3 +1,4 @@
+import { cutName } from '@/core/document';
 import type { Lettering, TextSetting } from '@/core/document';
 import data from './data.json' with { type: 'json' };
 import type { Stroke } from '@/core/document';
@@ -105,7 +106,7 @@ export const lettering = (
 ): Lettering => ({
   type: 'lettering',
   id,
-  name: settingOf(key).text.replaceAll('\n', ' ').replace('#', 'Number').slice(0, 60),
+  name: cutName(settingOf(key).text.replaceAll('\n', ' ').replace('#', 'Number'), 60),
   hidden: false,
   locked: false,
   opacity: 1,

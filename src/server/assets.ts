@@ -1,10 +1,11 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { createReadStream } from 'node:fs';
-import { mkdir, readFile, rename, stat, writeFile } from 'node:fs/promises';
+import { mkdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
 import { dirname } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import { models, type AssetRow } from './database';
 import { dataFolder } from './data-folder';
+import { asDiskFull, needRoom } from './disk';
 
 /** Where the bytes with this hash lie. */
 export const assetPath = (hash: string): string => dataFolder('assets', hash.slice(0, 2), hash);
@@ -18,7 +19,12 @@ export async function adoptFile(path: string, mediaType: string): Promise<AssetR
   const home = assetPath(hash);
   await mkdir(dirname(home), { recursive: true });
   await rename(path, home);
-  const [row] = await models().assets.findOrCreate({ where: { hash }, defaults: { hash, size, mediaType } });
+  const [row, isNew] = await models().assets.findOrCreate({
+    where: { hash },
+    defaults: { hash, size, mediaType },
+  });
+  // Taken in once more it is as new: what is about to name it has its time again before it is tidied away.
+  if (!isNew) await models().assets.update({ createdAt: new Date() }, { where: { hash } });
   return row;
 }
 
@@ -27,8 +33,14 @@ export async function storeBytes(bytes: Uint8Array, mediaType: string): Promise<
   const folder = dataFolder('incoming');
   await mkdir(folder, { recursive: true });
   const path = dataFolder('incoming', randomUUID());
-  await writeFile(path, bytes);
-  return adoptFile(path, mediaType);
+  try {
+    await needRoom(folder, bytes.length);
+    await writeFile(path, bytes);
+    return await adoptFile(path, mediaType);
+  } catch (error) {
+    await rm(path, { force: true });
+    throw asDiskFull(error);
+  }
 }
 
 /** The bytes of an asset; null where it is not known or its file is gone. */

@@ -1,9 +1,11 @@
+import { inkBounds } from '@/core/draw';
 import { createCanvas } from '@napi-rs/canvas';
 import sharp from 'sharp';
 import { addUnderlay, fittedUnderlay } from '@/core/document';
 
-import { inkBounds, evaluate } from '@/core/scene';
+import { evaluate } from '@/core/scene';
 import { closeConnection, models } from './database';
+import { endHeavy, runHeavy } from './heavy';
 import { openPicture, PICTURE_LIMITS, storePicture } from './pictures';
 import { freshProject, smallPiece } from './testing';
 
@@ -118,4 +120,21 @@ test('an underlay is never part of the picture: the draw list, and so every expo
   const laid = addUnderlay(bare, { ...underlay, ...fittedUnderlay(bare.size, { width, height }) });
   for (const frame of [0, 4, 8]) expect(evaluate(laid, frame)).toEqual(evaluate(bare, frame));
   expect(inkBounds(evaluate(laid, 0), 320, 180)).toEqual(inkBounds(evaluate(bare, 0), 320, 180));
+});
+
+test('work that takes too long or too much memory is ended in words, and the next is done', async () => {
+  const piece = smallPiece();
+  await expect(runHeavy('thumbnail', piece, { seconds: 0.001, megabytes: 1000 })).rejects.toThrow(
+    'too involved',
+  );
+  await expect(runHeavy('thumbnail', piece, { seconds: 30, megabytes: 1 })).rejects.toThrow(/memory|longer/);
+  // Of several that wait, one that is ended takes none of the others with it.
+  const [slow, ...others] = await Promise.allSettled([
+    runHeavy('thumbnail', piece, { seconds: 0.001, megabytes: 1000 }),
+    runHeavy('thumbnail', piece),
+    runHeavy('thumbnail', smallPiece('Other')),
+  ]);
+  expect(slow!.status).toBe('rejected');
+  expect(others.map((one) => one.status)).toEqual(['fulfilled', 'fulfilled']);
+  endHeavy();
 });

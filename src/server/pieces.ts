@@ -1,16 +1,11 @@
 import { randomUUID } from 'node:crypto';
-import { Op, type Transaction } from 'sequelize';
-import { freeName, readPiece, type Piece } from '@/core/document';
+import { Op, QueryTypes, type Transaction } from 'sequelize';
+import type { RevisionSummary } from '@/contract';
+import { freeName, readPiece, sameValue, type Piece } from '@/core/document';
 import { models, type PieceRow } from './database';
 import { HttpError } from './http';
 
-export interface OpenPiece {
-  readonly id: string;
-  readonly projectId: string;
-  readonly projectName: string;
-  readonly revision: number;
-  readonly document: Piece;
-}
+const NO_PIECE = 'There is no such piece; it may have been deleted.';
 
 /** Quick saves of one session within this time are kept as one entry of the history. */
 const THIN_MS = 60_000;
@@ -29,7 +24,7 @@ export function validDocument(data: unknown): Piece {
 
 async function found(id: string, transaction?: Transaction): Promise<PieceRow> {
   const piece = await models().pieces.findByPk(id, transaction ? { transaction, lock: true } : {});
-  if (!piece) throw new HttpError(404, 'There is no such piece; it may have been deleted.');
+  if (!piece) throw new HttpError(404, NO_PIECE);
   return piece;
 }
 
@@ -64,21 +59,63 @@ async function append(
   return revision;
 }
 
-export async function openPiece(id: string): Promise<OpenPiece> {
-  const piece = await found(id);
-  const project = await models().projects.findByPk(piece.projectId, { paranoid: false });
-  return {
-    id,
-    projectId: piece.projectId,
-    projectName: project?.name ?? '',
-    revision: piece.revision,
-    document: validDocument(piece.document),
-  };
+interface Standing {
+  readonly projectId: string;
+  readonly projectName: string;
+  readonly revision: number;
+  readonly savedBy: string;
+}
+
+/** How a piece stands, without its document. */
+async function standing(id: string): Promise<Standing> {
+  const [row] = await models().database.query<Standing>(
+    `SELECT p.project_id AS "projectId", q.name AS "projectName", p.revision, coalesce(r.session, '') AS "savedBy"
+       FROM pieces p JOIN projects q ON q.id = p.project_id
+       LEFT JOIN piece_revisions r ON r.piece_id = p.id AND r.revision = p.revision
+      WHERE p.id = :id AND p.deleted_at IS NULL`,
+    { type: QueryTypes.SELECT, replacements: { id } },
+  );
+  if (!row) throw new HttpError(404, NO_PIECE);
+  return row;
+}
+
+/** Checked documents as JSON, by piece and revision, most lately read last: a document of a revision never changes. */
+const checked = new Map<string, string>();
+/** Characters of them that are kept. */
+const MOST_CHECKED = 32e6;
+
+/** The document of a piece at its revision as JSON, checked once; null where it stands at another by now. */
+async function checkedDocument(id: string, revision: number): Promise<string | null> {
+  const key = `${id} ${revision}`;
+  let json = checked.get(key);
+  if (json === undefined) {
+    const row = await found(id);
+    if (row.revision !== revision) return null;
+    json = JSON.stringify(validDocument(row.document));
+  } else checked.delete(key);
+  checked.set(key, json);
+  let size = [...checked.values()].reduce((sum, text) => sum + text.length, 0);
+  for (const [oldest, text] of checked) {
+    if (size <= MOST_CHECKED) break;
+    checked.delete(oldest);
+    size -= text.length;
+  }
+  return json;
+}
+
+/** A piece for the editor, as JSON: how it stands, and its document. */
+export async function openPiece(id: string): Promise<string> {
+  for (;;) {
+    const now = await standing(id);
+    const document = await checkedDocument(id, now.revision);
+    // Saved again between the two: a document never goes out under another one's revision.
+    if (document !== null) return `${JSON.stringify({ id, ...now }).slice(0, -1)},"document":${document}}`;
+  }
 }
 
 /** The revision a piece stands at: what other windows ask to learn of changes. */
 export const pieceRevision = async (id: string): Promise<{ revision: number }> => ({
-  revision: (await found(id)).revision,
+  revision: (await standing(id)).revision,
 });
 
 export async function createPiece(
@@ -100,15 +137,23 @@ export async function createPiece(
 
 /**
  * Saves a piece over the revision it was based on. A stale save is refused with 409 and changes nothing: the sender
- * still has its side, the database the other.
+ * still has its side, the database the other. The same save sent again by the same session is answered as the first was.
  */
 export async function savePiece(
   id: string,
-  save: { baseRevision: number; document: unknown; session: string },
+  save: { baseRevision: number; document?: unknown; session: string },
 ): Promise<{ revision: number }> {
   const document = validDocument(save.document);
   return models().database.transaction(async (transaction) => {
     const row = await found(id, transaction);
+    // The answer to this very save was lost on its way: it is done already.
+    if (row.revision === save.baseRevision + 1 && sameValue(row.document, document)) {
+      const latest = await models().revisions.findOne({
+        where: { pieceId: id, revision: row.revision },
+        transaction,
+      });
+      if (latest?.session === save.session) return { revision: row.revision };
+    }
     if (row.revision !== save.baseRevision) {
       throw new HttpError(
         409,
@@ -122,8 +167,11 @@ export async function savePiece(
 
 export async function duplicatePiece(id: string): Promise<{ id: string; revision: number }> {
   const piece = await found(id);
-  const siblings = await models().pieces.findAll({ where: { projectId: piece.projectId } });
-  const name = freeName(piece.document.name, new Set(siblings.map((other) => other.document.name)));
+  const siblings = await models().database.query<{ name: string }>(
+    'SELECT name FROM pieces WHERE project_id = :projectId AND deleted_at IS NULL',
+    { type: QueryTypes.SELECT, replacements: { projectId: piece.projectId } },
+  );
+  const name = freeName(piece.document.name, new Set(siblings.map((other) => other.name)));
   return createPiece(piece.projectId, { ...piece.document, name });
 }
 
@@ -136,12 +184,6 @@ export async function undeletePiece(id: string): Promise<void> {
   const piece = await models().pieces.findByPk(id, { paranoid: false });
   if (!piece) throw new HttpError(404, 'There is no such piece.');
   await piece.restore();
-}
-
-export interface RevisionSummary {
-  readonly revision: number;
-  readonly createdAt: string;
-  readonly note: string | null;
 }
 
 /** The history of a piece, newest first. */

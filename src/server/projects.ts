@@ -1,27 +1,15 @@
 import { randomUUID } from 'node:crypto';
 import { QueryTypes } from 'sequelize';
+import type { PieceSummary, ProjectSummary } from '@/contract';
 import { models } from './database';
 import { HttpError } from './http';
 
-export interface PieceSummary {
-  readonly id: string;
-  readonly name: string;
-  readonly revision: number;
-  readonly width: number;
-  readonly height: number;
-  readonly length: number;
-  readonly rate: { numerator: number; denominator: number };
-  readonly over: string | null;
-  readonly strokes: number;
-  readonly updatedAt: string;
-}
+type Card = Omit<PieceSummary, 'updatedAt'> & { readonly projectId: string; readonly updatedAt: Date };
 
-export interface ProjectSummary {
-  readonly id: string;
-  readonly name: string;
-  readonly updatedAt: string;
-  readonly pieces: PieceSummary[];
-}
+const cardOf = ({ id, revision, name, width, height, length, rate, over, strokes, updatedAt }: Card) => ({
+  ...{ id, revision, name, width, height, length, rate, over, strokes },
+  updatedAt: updatedAt.toISOString(),
+});
 
 /** All projects with what their cards show, without the documents themselves. */
 export async function listProjects(): Promise<ProjectSummary[]> {
@@ -30,13 +18,10 @@ export async function listProjects(): Promise<ProjectSummary[]> {
     'SELECT id, name, updated_at FROM projects WHERE deleted_at IS NULL ORDER BY created_at, id',
     { type: QueryTypes.SELECT },
   );
-  const pieces = await database.query<
-    Omit<PieceSummary, 'updatedAt'> & { projectId: string; updatedAt: Date }
-  >(
-    `SELECT id, project_id AS "projectId", revision, updated_at AS "updatedAt", document->>'name' AS name,
-       (document#>>'{size,width}')::int AS width, (document#>>'{size,height}')::int AS height,
-       (document->>'length')::int AS length, document->'rate' AS rate, document->>'over' AS over,
-       (SELECT count(*)::int FROM jsonb_array_elements(document->'layers') AS l WHERE l->>'type' = 'stroke') AS strokes
+  const pieces = await database.query<Card>(
+    `SELECT id, project_id AS "projectId", revision, updated_at AS "updatedAt", name,
+       (size->>'width')::int AS width, (size->>'height')::int AS height,
+       length, rate, over_colour AS over, strokes
      FROM pieces WHERE deleted_at IS NULL ORDER BY created_at, id`,
     { type: QueryTypes.SELECT },
   );
@@ -44,9 +29,7 @@ export async function listProjects(): Promise<ProjectSummary[]> {
     id: project.id,
     name: project.name,
     updatedAt: project.updated_at.toISOString(),
-    pieces: pieces
-      .filter((piece) => piece.projectId === project.id)
-      .map((piece) => ({ ...piece, updatedAt: piece.updatedAt.toISOString() })),
+    pieces: pieces.filter((piece) => piece.projectId === project.id).map((piece) => cardOf(piece)),
   }));
 }
 

@@ -1,14 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { QueryTypes } from 'sequelize';
+import type { Shelf } from '@/contract';
 import type { NewShelfItem, ShelfItem } from '@/core/document';
 import { models, type ShelfItemRow } from './database';
 import { HttpError } from './http';
-
-export interface Shelf {
-  readonly items: readonly ShelfItem[];
-  /** Colours of strokes in all of the project's pieces, most used first. */
-  readonly colours: readonly string[];
-}
 
 const ITEMS_AT_MOST = 500;
 

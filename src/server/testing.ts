@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { Sequelize } from 'sequelize';
 import { addLayers, applyManner, newPiece, newStroke, type Piece } from '@/core/document';
 import { corner, smooth } from '@/core/geometry';
 import { migrate } from './database';
@@ -37,6 +38,17 @@ export function smallPiece(name = 'Reed line', length = 12): Piece {
     offFrames: 3,
   } as const;
   return applyManner(piece, ['a', 'b'], manner);
+}
+
+/** Makes a database for one test file, in the cluster of the tests, before its first connection: it may empty it. */
+export async function databaseOfItsOwn(): Promise<void> {
+  const url = new URL(process.env.DATABASE_URL!);
+  const name = `test_${randomUUID().replaceAll('-', '')}`;
+  const cluster = new Sequelize(url.href, { logging: false });
+  await cluster.query(`CREATE DATABASE ${name}`);
+  await cluster.close();
+  url.pathname = `/${name}`;
+  process.env.DATABASE_URL = url.href;
 }
 
 /** A project of its own in the test database. */

@@ -1,6 +1,8 @@
-import { startWorker } from './exports';
+import { startWorker } from './exports/worker';
+import { endOnFaults } from './log';
 
 /** The export worker as a process of its own; more of them, on this or other machines, share the queue. */
+endOnFaults('export worker');
 const stop = await startWorker();
 const leave = (): void => {
   stop().finally(() => process.exit(0));

@@ -41,9 +41,10 @@ const looks = css`
   }
 `;
 
-/** A plain button with words. */
-export const Button = styled(AriaButton)`
+/** A plain button with words; `$wide` as wide as the room it stands in. */
+export const Button = styled(AriaButton)<{ $wide?: boolean }>`
   ${looks}
+  ${({ $wide }) => $wide && 'width: 100%;'}
 `;
 
 /** The one main action of a place. */

@@ -16,7 +16,9 @@ import {
   SliderTrack,
 } from 'react-aria-components';
 import { Pipette } from 'lucide-react';
+import { useContext, useEffect, useRef } from 'react';
 import styled from 'styled-components';
+import { EditStepContext } from './edit-step';
 import { Pop } from './select';
 
 const Row = styled.div`
@@ -91,35 +93,48 @@ export type Swatches = readonly { readonly name: string; readonly colours: reado
 /** A colour as #rrggbb; null where the selection differs. */
 export function ColourField({
   label,
+  fullLabel = label,
   value,
   swatches,
   onChange,
-  onBegin,
-  onEnd,
+  onSettled,
   onPick,
 }: {
   label: string;
+  /** What a screen reader calls it, where its label alone would not say what it belongs to. */
+  fullLabel?: string;
   value: string | null;
   swatches: Swatches;
   onChange: (value: string) => void;
-  /** Everything done while the picker is open is one step of undo. */
-  onBegin?: () => void;
-  onEnd?: () => void;
+  /** The picker was closed; everything done while it was open is one step of undo. */
+  onSettled?: () => void;
   /** Asks for a colour to be taken from the picture. */
   onPick?: () => void;
 }) {
+  const editStep = useContext(EditStepContext);
+  const isOpen = useRef(false);
+  // A panel that goes away with its picker open keeps what was chosen.
+  useEffect(() => () => void (isOpen.current && editStep.end()), [editStep]);
+  const turned = (open: boolean) => {
+    isOpen.current = open;
+    if (open) editStep.begin();
+    else {
+      editStep.end();
+      onSettled?.();
+    }
+  };
   const shown = parseColor(value ?? '#808080').toFormat('hsb');
   return (
     <Row>
       <span>{label}</span>
       <ColorPicker value={shown} onChange={(colour) => onChange(colour.toString('hex').toLowerCase())}>
-        <DialogTrigger onOpenChange={(open) => (open ? onBegin?.() : onEnd?.())}>
-          <Trigger aria-label={`${label}: ${value ?? 'differs'}`}>
+        <DialogTrigger onOpenChange={turned}>
+          <Trigger aria-label={`${fullLabel}: ${value ?? 'differs'}`}>
             {value ?? 'differs'}
             {value && <ColorSwatch color={value} style={swatch} />}
           </Trigger>
           <Pop placement="bottom end">
-            <Sheet aria-label={label}>
+            <Sheet aria-label={fullLabel}>
               {({ close }) => (
                 <>
                   <ColorArea

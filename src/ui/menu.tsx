@@ -24,9 +24,17 @@ const Item = styled(MenuItem)`
   }
 `;
 
+const About = styled.small`
+  display: block;
+  color: var(--quiet);
+  font-size: 12px;
+`;
+
 export interface MenuEntry {
   readonly id: string;
   readonly name: string;
+  /** What it does, in a sentence, where its name does not say it. */
+  readonly about?: string;
   readonly keys?: string;
   readonly disabled?: boolean;
   readonly run: () => void;
@@ -54,7 +62,10 @@ export function Menu({
         >
           {entries.map((entry) => (
             <Item key={entry.id} id={entry.id} textValue={entry.name}>
-              {entry.name}
+              <span>
+                {entry.name}
+                {entry.about && <About>{entry.about}</About>}
+              </span>
               {entry.keys && <kbd>{entry.keys}</kbd>}
             </Item>
           ))}

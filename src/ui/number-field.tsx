@@ -1,9 +1,14 @@
 'use client';
-import { useRef, useState } from 'react';
+import { useContext, useEffect, useId, useRef, useState } from 'react';
 import styled from 'styled-components';
+import { EditStepContext } from './edit-step';
+import { followPointer } from './pointer-session';
+import { useLatest } from './use-latest';
+import type { Written } from './written';
 
 const Row = styled.div`
   display: flex;
+  flex-wrap: wrap;
   align-items: center;
   justify-content: space-between;
   gap: 8px;
@@ -41,21 +46,30 @@ const Input = styled.input`
   }
 `;
 
-export interface NumberFieldProps {
+const Limit = styled.span`
+  flex-basis: 100%;
+  margin-top: -4px;
+  color: var(--caution);
+  font-size: 12px;
+  text-align: right;
+`;
+
+/** So long a number that could not be taken says so, ms. */
+const SAID_MS = 4000;
+
+export interface NumberFieldProps extends Written {
   label: string;
+  /** What a screen reader calls it, where its label alone would not say what it belongs to. */
+  fullLabel?: string;
   /** Null where the selection differs. */
   value: number | null;
   onChange: (value: number) => void;
-  /** A drag is one step of undo: told at its start and end. */
-  onBegin?: () => void;
-  onEnd?: () => void;
+  /** Changes each number of a selection that differs by so much; where absent they become one. */
+  onBy?: (by: number) => void;
   min?: number;
   max?: number;
   /** What an arrow key or a pixel of dragging changes; Shift changes ten times as much. */
   step?: number;
-  format: (value: number) => string;
-  /** Reads what was typed, units included; null where it can't. */
-  parse: (text: string) => number | null;
   hideLabel?: boolean;
   /** Distance of dragging, px, that makes one step. */
   pixelsPerStep?: number;
@@ -64,68 +78,86 @@ export interface NumberFieldProps {
 
 /** A number that drags (by its label), types (with units) and takes arrow keys. */
 export function NumberField(props: NumberFieldProps) {
-  const { label, value, onChange, onBegin, onEnd, min = -Infinity, max = Infinity, step = 1 } = props;
+  const { label, value, onChange, onBy, min = -Infinity, max = Infinity, step = 1 } = props;
   const { format, parse, hideLabel, pixelsPerStep = 2, isDisabled } = props;
   const [typed, setTyped] = useState<string | null>(null);
-  const drag = useRef<{ x: number; from: number; moved: boolean } | null>(null);
+  const editStep = useContext(EditStepContext);
   const input = useRef<HTMLInputElement>(null);
-  const hold = (n: number) => Math.min(max, Math.max(min, Number(n.toFixed(6))));
+  const latest = useLatest(onChange);
+  const words = useId();
+  const [limited, setLimited] = useState<'most' | 'least' | null>(null);
+  /** The number as it can be; one that goes beyond its limits says so. */
+  const hold = (n: number): number => {
+    const value = Number(n.toFixed(6));
+    setLimited(value > max ? 'most' : value < min ? 'least' : null);
+    return Math.min(max, Math.max(min, value));
+  };
+  useEffect(() => {
+    if (!limited) return;
+    const timer = setTimeout(() => setLimited(null), SAID_MS);
+    return () => clearTimeout(timer);
+  }, [limited]);
   const read = typed === null ? null : parse(typed);
   const wrong = typed !== null && typed !== '' && read === null;
 
   const take = () => {
-    if (read !== null && hold(read) !== value) onChange(hold(read));
+    if (read !== null) {
+      const held = hold(read);
+      if (held !== value) onChange(held);
+    }
     setTyped(null);
   };
   const nudge = (steps: number) => {
-    const from = read ?? value ?? 0;
     setTyped(null);
-    onChange(hold(from + steps * step));
+    if (read === null && value === null && onBy) onBy(steps * step);
+    else onChange(hold((read ?? value ?? 0) + steps * step));
+  };
+
+  const drag = (event: React.PointerEvent) => {
+    if (isDisabled || event.button !== 0) return;
+    const [x, from] = [event.clientX, value ?? 0];
+    let moved = false;
+    let gone = 0;
+    editStep.begin();
+    followPointer(event, {
+      move(now) {
+        const steps = Math.round((now.clientX - x) / pixelsPerStep) * (now.shiftKey ? 10 : 1);
+        if (steps === 0 && !moved) return;
+        moved = true;
+        if (value === null && onBy) onBy((steps - gone) * step);
+        else latest.current(hold(from + steps * step));
+        gone = steps;
+      },
+      release() {
+        // A press without a drag is a wish to type.
+        if (!moved) input.current?.select();
+        editStep.end();
+      },
+      cancel() {
+        // What is no part of a document goes back by its own number.
+        if (moved && value !== null) latest.current(value);
+        editStep.cancel();
+      },
+    });
   };
 
   return (
     <Row>
       {!hideLabel && (
-        <Label
-          title={`${label}: drag to change`}
-          onPointerDown={(event) => {
-            if (isDisabled || event.button !== 0) return;
-            event.currentTarget.setPointerCapture(event.pointerId);
-            drag.current = { x: event.clientX, from: value ?? 0, moved: false };
-            onBegin?.();
-          }}
-          onPointerMove={(event) => {
-            if (!drag.current) return;
-            const steps =
-              Math.round((event.clientX - drag.current.x) / pixelsPerStep) * (event.shiftKey ? 10 : 1);
-            if (steps === 0 && !drag.current.moved) return;
-            drag.current.moved = true;
-            onChange(hold(drag.current.from + steps * step));
-          }}
-          onPointerUp={() => {
-            if (!drag.current) return;
-            // A press without a drag is a wish to type.
-            if (!drag.current.moved) input.current?.select();
-            drag.current = null;
-            onEnd?.();
-          }}
-          onPointerCancel={() => {
-            drag.current = null;
-            onEnd?.();
-          }}
-        >
+        <Label title={`${label}: drag to change`} onPointerDown={drag}>
           {label}
         </Label>
       )}
       <Input
         ref={input}
         role="spinbutton"
-        aria-label={label}
+        aria-label={props.fullLabel ?? label}
         aria-valuenow={value ?? undefined}
         aria-valuetext={value === null ? 'differs' : format(value)}
         aria-valuemin={Number.isFinite(min) ? min : undefined}
         aria-valuemax={Number.isFinite(max) ? max : undefined}
         aria-invalid={wrong}
+        {...(limited && { 'aria-describedby': words })}
         data-untouched={typed === null || undefined}
         autoComplete="off"
         spellCheck={false}
@@ -133,7 +165,10 @@ export function NumberField(props: NumberFieldProps) {
         value={typed ?? (value === null ? '' : format(value))}
         placeholder={value === null ? 'differs' : undefined}
         onFocus={(event) => event.currentTarget.select()}
-        onChange={(event) => setTyped(event.currentTarget.value)}
+        onChange={(event) => {
+          setLimited(null);
+          setTyped(event.currentTarget.value);
+        }}
         onBlur={take}
         onKeyDown={(event) => {
           const ten = event.shiftKey ? 10 : 1;
@@ -150,38 +185,11 @@ export function NumberField(props: NumberFieldProps) {
           event.stopPropagation();
         }}
       />
+      {limited && (
+        <Limit id={words} role="status">
+          {limited === 'most' ? `at most ${format(max)}` : `at least ${format(min)}`}
+        </Limit>
+      )}
     </Row>
   );
 }
-
-/** Reads a number with an optional unit after it. */
-export const parseWithUnit =
-  (unit: string) =>
-  (text: string): number | null => {
-    const match = /^\s*(-?\d*[.,]?\d+)\s*(\S*)\s*$/.exec(text);
-    if (!match || (match[2] !== '' && match[2] !== unit)) return null;
-    return Number(match[1]!.replace(',', '.'));
-  };
-
-const short = (value: number, digits: number) => String(Number(value.toFixed(digits)));
-
-/** Lengths in pixels. */
-export const pixels = { format: (v: number) => `${short(v, 1)} px`, parse: parseWithUnit('px') };
-
-/** Shares of one, shown in per cent. */
-export const percent = {
-  format: (v: number) => `${short(v * 100, 1)} %`,
-  parse: (text: string) => {
-    const value = parseWithUnit('%')(text);
-    return value === null ? null : value / 100;
-  },
-};
-
-/** Angles in radians, shown in degrees. */
-export const degrees = {
-  format: (v: number) => `${short((v * 180) / Math.PI, 1)}°`,
-  parse: (text: string) => {
-    const value = parseWithUnit('°')(text);
-    return value === null ? null : (value * Math.PI) / 180;
-  },
-};

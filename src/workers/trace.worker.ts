@@ -1,10 +1,8 @@
+import type { DrawItem } from '@/core/draw';
 import { expose } from 'comlink';
-import { widened, unite } from '@/core/geometry';
-import { itemBounds } from '@/core/scene';
-import { paint } from '@/core/paint';
-import type { ShapeItem } from '@/core/scene';
 import {
   inkOfPicture,
+  inkOfShapes,
   outlineStrokes,
   traceInk,
   type InkSource,
@@ -19,7 +17,7 @@ import type { Path } from '@/core/geometry';
 
 /** What is traced: shapes at any size, or a picture's pixels where they lie in the piece. */
 export type TraceSubject =
-  | { readonly kind: 'shapes'; readonly items: readonly ShapeItem[] }
+  | { readonly kind: 'shapes'; readonly items: readonly DrawItem[] }
   | {
       readonly kind: 'picture';
       readonly pixels: Pixels;
@@ -28,34 +26,6 @@ export type TraceSubject =
       readonly scale: number;
       readonly threshold: ThresholdOptions;
     };
-
-function contextOf(width: number, height: number): OffscreenCanvasRenderingContext2D {
-  return new OffscreenCanvas(width, height).getContext('2d', { willReadFrequently: true })!;
-}
-
-/** Shapes as ink: whatever their colours, all of them cover. */
-function inkOfShapes(items: readonly ShapeItem[]): InkSource | null {
-  const around = unite(items.map(itemBounds).filter((b) => b !== null));
-  if (!around) return null;
-  const bounds = widened(around, 2);
-  const solid = items.map((item) => ({ ...item, colour: '#000000', opacity: 1 }));
-  return {
-    bounds,
-    finest: Infinity,
-    mask(scale) {
-      const width = Math.max(1, Math.ceil((bounds.right - bounds.left) * scale));
-      const height = Math.max(1, Math.ceil((bounds.bottom - bounds.top) * scale));
-      const context = contextOf(width, height);
-      context.scale(scale, scale);
-      context.translate(-bounds.left, -bounds.top);
-      paint({ width, height, items: solid }, context, newCanvas);
-      const { data } = context.getImageData(0, 0, width, height);
-      const alpha = new Uint8Array(width * height);
-      for (let i = 0; i < alpha.length; i++) alpha[i] = data[4 * i + 3]!;
-      return { width, height, data: alpha };
-    },
-  };
-}
 
 /** A picture's ink; asked for at another scale it is drawn smaller or larger. */
 function inkOfScan(subject: Extract<TraceSubject, { kind: 'picture' }>): InkSource {
@@ -89,7 +59,7 @@ function inkOfScan(subject: Extract<TraceSubject, { kind: 'picture' }>): InkSour
 }
 
 const sourceOf = (subject: TraceSubject): InkSource | null =>
-  subject.kind === 'shapes' ? inkOfShapes(subject.items) : inkOfScan(subject);
+  subject.kind === 'shapes' ? inkOfShapes(subject.items, newCanvas) : inkOfScan(subject);
 
 const worker = {
   /** Centre-lines; `onProgress` hears the share done. To stop it, end the worker. */

@@ -1,12 +1,37 @@
-import { readFileSync } from 'node:fs';
-import { DEFAULT_INK, mannerOf, readPiece, sameValue, strokesOf } from '@/core/document';
+import { readdirSync, readFileSync } from 'node:fs';
+import {
+  EXPORTS,
+  FACES,
+  LAYOUT_LIST,
+  LETTERING,
+  LINE_FACES,
+  PIECES,
+  PROJECTS,
+  SHELF,
+  type Endpoint,
+  type ExportSettings,
+} from '@/contract';
+import {
+  type NewShelfItem,
+  type TextSetting,
+  cutName,
+  DEFAULT_INK,
+  mannerOf,
+  readPiece,
+  sameValue,
+  strokesOf,
+} from '@/core/document';
 import { landingEasing } from '@/core/timing';
 import { closeConnection, migrate, models } from '@/server/database';
+import { dataFolder } from '@/server/data-folder';
 import { closeQueue } from '@/server/exports';
+import { route } from '@/server/http';
 import { seed } from '@/server/seed';
-import { freshPiece, freshProject, smallPiece } from '@/server/testing';
+import { databaseOfItsOwn, freshPiece, freshProject, smallPiece } from '@/server/testing';
 import { SAMPLE_PROJECT } from '../../../demo';
 import * as letteringRoute from './lettering/route';
+import * as linesRoute from './lettering/lines/route';
+import * as revisionNowRoute from './pieces/[id]/revision/route';
 import * as pictureRoute from './pictures/[hash]/route';
 import * as picturesRoute from './pictures/route';
 import * as facesRoute from './projects/[id]/faces/route';
@@ -51,7 +76,10 @@ async function ask(
 const save = (id: string, baseRevision: unknown, document: unknown, session = 'one') =>
   ask(pieceRoute.PUT, { id }, { baseRevision, session, document });
 
-beforeAll(async () => void (await migrate()));
+beforeAll(async () => {
+  await databaseOfItsOwn();
+  await migrate();
+});
 afterAll(async () => {
   await closeQueue();
   await closeConnection();
@@ -71,6 +99,8 @@ test('the sample world is put into an empty database once, complete and valid', 
     'Narrator’s signature',
     'Chapter card',
     'Eel route',
+    'High water',
+    'Programme ident',
   ]);
   await projects.destroy({ where: {} });
   // A deleted sample stays deleted.
@@ -144,6 +174,96 @@ test('a piece is duplicated under a free name, deleted, and brought back', async
   expect((await ask(pieceRoute.GET, { id })).status).toBe(404);
   await ask(undeletePieceRoute.POST, { id }, {});
   expect(await names()).toEqual(['Wave', 'Wave 2', 'Wave 3']);
+});
+
+test('the same save sent again by the same session is answered as the first was; by another it is stale', async () => {
+  const { id } = await freshPiece();
+  expect((await save(id, 1, smallPiece('Once'))).body).toEqual({ revision: 2 });
+  // The answer was lost on its way.
+  expect(await save(id, 1, smallPiece('Once'))).toMatchObject({ status: 200, body: { revision: 2 } });
+  expect((await save(id, 1, smallPiece('Once'), 'two')).status).toBe(409);
+  expect((await save(id, 1, smallPiece('Other'))).status).toBe(409);
+  expect((await ask(pieceRoute.GET, { id })).body).toMatchObject({ revision: 2, savedBy: 'one' });
+});
+
+test('half characters, NUL, and names nobody can see are refused with their place, never a fault of the server', async () => {
+  const { id, project } = await freshPiece();
+  const named = (name: string) => ({ ...smallPiece(), name });
+  const half = '\ud83d';
+  for (const [document, place] of [
+    [named(`Reed ${half}`), 'name'],
+    [named('Reed\u0000'), 'name'],
+    [named('\u200b\u2060\u2800'), 'name'],
+    [
+      { ...smallPiece(), layers: smallPiece().layers.map((l) => ({ ...l, name: `x${half}` })) },
+      'layers.0.name',
+    ],
+  ] as const) {
+    const refused = await save(id, 1, document);
+    expect([refused.status, refused.body.error.faults[0].path]).toEqual([422, place]);
+  }
+  for (const name of [`a${half}`, '\u200d\u200d', '\u0000']) {
+    expect((await ask(projectsRoute.POST, {}, { name })).status).toBe(422);
+    expect((await ask(projectRoute.PATCH, { id: project }, { name })).status).toBe(422);
+  }
+  // What a cut leaves is whole: 59 letters and a family of one hundred and twenty units.
+  const cut = cutName(`${'m'.repeat(119)}👩‍👩‍👧‍👦`);
+  expect(cut).toBe('m'.repeat(119));
+  expect((await save(id, 1, named(cut))).status).toBe(200);
+  expect((await save(id, 2, named(cutName(`${'m'.repeat(59)}👍🏽${'é'.repeat(90)}`)))).status).toBe(200);
+});
+
+test('deep and huge JSON is refused at once', async () => {
+  for (const body of ['['.repeat(1_000_000), `{"name":${'{"a":'.repeat(300)}1${'}'.repeat(300)}}`]) {
+    const refused = await ask(projectsRoute.POST, {}, body);
+    expect(refused.status).toBe(400);
+  }
+  // Brackets within a text are no depth.
+  expect((await ask(projectsRoute.POST, {}, { name: '['.repeat(100) })).status).toBe(200);
+});
+
+test('a thumbnail is made once a revision, kept as a file, and not sent to whoever has it', async () => {
+  const { id } = await freshPiece();
+  const get = (revision: number, headers: Record<string, string> = {}) =>
+    thumbnailRoute.GET(
+      new Request(`http://127.0.0.1:4610/api/pieces/${id}/thumbnail?revision=${revision}`, {
+        headers: { host: '127.0.0.1:4610', ...headers },
+      }),
+      { params: Promise.resolve({ id }) },
+    );
+  const many = await Promise.all(Array.from({ length: 6 }, () => get(1)));
+  const [first] = many;
+  expect(many.map((one) => one.status)).toEqual(Array(6).fill(200));
+  expect(first!.headers.get('cache-control')).toContain('immutable');
+  const tag = first!.headers.get('etag')!;
+  expect((await get(1, { 'if-none-match': tag })).status).toBe(304);
+  await save(id, 1, smallPiece('Next'));
+  // Whoever asks for an older one gets today's, and may not keep it under that address.
+  const next = await get(2);
+  expect(next.headers.get('etag')).not.toBe(tag);
+  const old = await get(1);
+  expect([old.headers.get('etag'), old.headers.get('cache-control')]).toEqual([
+    next.headers.get('etag'),
+    'private, no-cache',
+  ]);
+  expect(readdirSync(dataFolder('thumbnails')).filter((name) => name.startsWith(id))).toEqual([
+    `${id}-2.png`,
+  ]);
+});
+
+test('an error of ours is one line on the terminal, without what it was about, and its id is given to whoever asked', async () => {
+  const said: string[] = [];
+  const spy = jest.spyOn(console, 'error').mockImplementation((...words) => void said.push(words.join(' ')));
+  const broken = route({}, async () => {
+    throw new Error(`cannot write\n${JSON.stringify(smallPiece('Secret'))}`);
+  });
+  const { status, body } = await ask(broken as Handler, {});
+  spy.mockRestore();
+  expect(status).toBe(500);
+  expect(said).toHaveLength(1);
+  expect(said[0]).toContain(body.error.id);
+  expect(said[0]).toContain('cannot write');
+  expect(said[0]).not.toMatch(/Secret|\n/);
 });
 
 test('a thumbnail is a picture of the piece', async () => {
@@ -361,5 +481,48 @@ test('pictures, faces and lettering: bounded, from this origin alone, given out 
   ] as const) {
     const refused = await ask(letteringRoute.POST, {}, { ...setting, ...part });
     expect(refused).toMatchObject({ status: 422, body: { error: { faults: [{ path: place }] } } });
+  }
+});
+
+test('every endpoint answers just what page and server agreed on', async () => {
+  const { id, project } = await freshPiece();
+  const layout: NewShelfItem = { kind: 'layout', name: 'Own', content: smallPiece() };
+  const shelved = await ask(shelfRoute.POST, { id: project }, layout);
+  await save(id, 1, smallPiece('Second'));
+  const exported = await ask(exportsRoute.POST, { id }, {
+    format: 'webm',
+    scale: 1,
+    first: 0,
+    last: 3,
+  } satisfies ExportSettings);
+  const setting: TextSetting = {
+    text: 'Reed',
+    face: { id: 'sacramento', weight: 400 },
+    size: 80,
+    tracking: 0,
+    leading: 1.2,
+    align: 'left',
+  };
+  const line = { text: 'Reed', face: LINE_FACES[0].id, size: 80, tracking: 0, leading: 1.2 };
+  const cases: [Endpoint, { status: number; body: unknown }][] = [
+    [PROJECTS.list, await ask(projectsRoute.GET, {})],
+    [PIECES.open, await ask(pieceRoute.GET, { id })],
+    [PIECES.revision, await ask(revisionNowRoute.GET, { id })],
+    [PIECES.revisions, await ask(revisionsRoute.GET, { id })],
+    [PIECES.readRevision, await ask(revisionRoute.GET, { id, revision: '1' })],
+    [PIECES.restore, await ask(restoreRoute.POST, { id, revision: '1' }, {})],
+    [PIECES.duplicate, await ask(duplicateRoute.POST, { id }, {})],
+    [SHELF.add, shelved],
+    [SHELF.read, await ask(shelfRoute.GET, { id: project })],
+    [EXPORTS.request, exported],
+    [EXPORTS.list, await ask(exportsRoute.GET, { id })],
+    [FACES.list, await ask(facesRoute.GET, { id: project })],
+    [LAYOUT_LIST, await ask(layoutsRoute.GET, {})],
+    [LETTERING.set, await ask(letteringRoute.POST, {}, setting)],
+    [LETTERING.lines, await ask(linesRoute.POST, {}, line)],
+  ];
+  for (const [{ path, answer }, { status, body }] of cases) {
+    const read = answer.safeParse(body);
+    expect({ path, status, fault: read.error?.issues }).toEqual({ path, status: 200, fault: undefined });
   }
 });

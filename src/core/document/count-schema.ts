@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { animatedSchema } from '../timing';
+import { keyedNumber } from '../properties';
 
 /** A number that stands in lettering where its text has a #, counted as its keys go. */
 export const countSchema = z.strictObject({
-  value: animatedSchema(-1e9, 1e9),
+  value: keyedNumber({ name: 'Number', unit: 'number', min: -1e9, max: 1e9 }),
   /** Digits after the point. */
   places: z.number().int().min(0).max(6),
 });

@@ -1,7 +1,8 @@
-import type { Path } from '../geometry';
+import type { Matrix, Path } from '../geometry';
 import type { Rate } from '../timing';
 import type { Ink } from './ink-schema';
-import { SCHEMA_VERSION, type Piece, type Stroke } from './schema';
+import type { ArtGroup, ArtShape } from './art-schema';
+import { SCHEMA_VERSION, type Art, type Piece, type Stroke } from './schema';
 
 export const DEFAULT_INK = {
   width: 12,
@@ -35,6 +36,24 @@ export function newPiece(
     fields: [],
   };
 }
+
+/** Art of shapes that were read of a file. */
+export const newArt = (
+  id: string,
+  name: string,
+  { shapes, groups }: { readonly shapes: readonly ArtShape[]; readonly groups: readonly ArtGroup[] },
+  transform: Matrix,
+): Art => ({
+  type: 'art',
+  id,
+  name,
+  hidden: false,
+  locked: false,
+  opacity: 1,
+  transform,
+  shapes,
+  ...(groups.length > 0 && { groups }),
+});
 
 /** A stroke that is inked from end to end all the time. */
 export function newStroke(id: string, name: string, path: Path, ink: Ink = DEFAULT_INK): Stroke {

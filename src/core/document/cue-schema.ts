@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { circleIn } from './circle';
-import { idSchema } from './ids';
+import { idSchema } from '../properties';
 
 /**
  * A start (or arrival) tied to another stroke: the stroke begins (or has been written) `offset` frames after the head (or

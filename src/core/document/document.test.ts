@@ -97,7 +97,8 @@ test('writing order: strokes move together, step by step and to a place, and not
   expect(order(stepLayers(piece, ['b', 'c'], -1))).toBe('bcad');
   expect(order(stepLayers(piece, ['a', 'b'], -1))).toBe('abcd');
   expect(order(stepLayers(piece, ['c', 'd'], 1))).toBe('abcd');
-  const twice = duplicateLayers(duplicateLayers(piece, ['a'], ['x']), ['a'], ['y']);
+  const copy = (of: Piece, id: string) => duplicateLayers(of, ['a'], () => id).piece;
+  const twice = copy(copy(piece, 'x'), 'y');
   expect(twice.layers.map((l) => l.name)).toEqual(['A', 'A 3', 'A 2', 'B', 'C', 'D']);
   expect(twice.layers[0]).toBe(piece.layers[0]);
 });

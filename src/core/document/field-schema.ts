@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { idSchema } from './ids';
+import { idSchema } from '../properties';
 import { nameSchema } from './names';
 
 /** What a field fills: the text of lettering, a colour, a counted number, or the shapes of art. */

@@ -1,4 +1,14 @@
 export * from './arrival-schema';
+export {
+  colourOfArt,
+  colourOfPaint,
+  type ArtGradient,
+  type ArtGroup,
+  type ArtPaint,
+  type ArtShape,
+} from './art-schema';
+export * from './behind';
+export * from './between-schema';
 export * from './box-of';
 export { carriedCycle } from './carried-cycle';
 export * from './changed';
@@ -10,23 +20,33 @@ export * from './edits';
 export * from './field-schema';
 export { fittedPath, settleFits } from './fitted';
 export * from './fitted-schema';
+export * from './frame-sizes';
 export * from './grouped';
 export * from './ink-schema';
 export * from './keyed-parts';
+export * from './kinds';
 export * from './letter-outlines';
+export { settingSchema } from './lettering-schema';
+export { LIMITS } from './limits';
 export * from './manner-schema';
 export * from './mask-schema';
-export { nameSchema } from './names';
+export { cutName, cutText, isWholeText, nameOfHand, nameOfText, nameSchema } from './names';
+export * from './piece-changes';
 export * from './pin-schema';
 export * from './placement-schema';
 export * from './read';
 export * from './reveal-schema';
+export * from './rider-schema';
 export * from './schema';
 export * from './settle-piece';
+export { drawingsSchema, shutterSchema, SHUTTER, type Shutter } from './shutter-schema';
 export * from './shelf-schema';
 export * from './text-parts';
 export * from './tied';
 export * from './ties-schema';
+export * from './traced';
+export { underlaySchema } from './underlay-schema';
+export * from './stroke-at';
 export * from './window-at';
 export * from './window-schema';
 export * from './path-at';

@@ -1,90 +1,78 @@
 import { z } from 'zod';
-import { colourSchema } from '../colour';
+import { glowSchema, shadowSchema } from '../effects';
 import { capSchema, dashesSchema, joinSchema, strokeEndSchema, taperSchema, widthsSchema } from '../ink';
-import { animatedOf, animatedSchema, isKeyed, type Animated } from '../timing';
+import { colour, FACTS, keyedColour, keyedNumber, number } from '../properties';
+import { isKeyed, type Animated } from '../timing';
 
-const share = z.number().min(0).max(1);
-const length = z.number().min(0).max(4000);
-const offset = z.number().min(-1e5).max(1e5);
+const opacity = () => number({ name: 'Opacity', unit: 'share', min: 0, max: 1, initial: 1 });
+const length = (name: string) => number({ name, unit: 'px', min: 0, max: 4000, scales: 'size' });
+const offset = (name: string) =>
+  number({ name, unit: 'px', min: -1e5, max: 1e5, typed: [-4000, 4000], scales: 'size' });
+const coordinate = z.number().min(-1e5).max(1e5);
+const place = () => z.strictObject({ x: coordinate, y: coordinate }).register(FACTS, { kind: 'place' });
+const parts = (name: string) => ({ kind: 'parts', name }) as const;
 
 const stopSchema = z.strictObject({
-  at: animatedSchema(0, 1),
-  colour: animatedOf(colourSchema),
-  opacity: animatedSchema(0, 1),
+  at: keyedNumber({ name: 'Position', unit: 'share', min: 0, max: 1 }),
+  colour: keyedColour('Colour'),
+  opacity: keyedNumber({ name: 'Opacity', unit: 'share', min: 0, max: 1, initial: 1 }),
 });
 
 /** Colours that change along the stroke by arc length, or across the picture between two places. */
 const gradientSchema = z.strictObject({
   /** `whole` and `visible` run along the stroke from tail to head; `picture` between the two places. */
   along: z.enum(['whole', 'visible', 'picture']),
-  from: z.strictObject({ x: offset, y: offset }),
-  to: z.strictObject({ x: offset, y: offset }),
-  stops: z.array(stopSchema).min(1).max(40).readonly(),
+  from: place(),
+  to: place(),
+  stops: z.array(stopSchema).min(1).max(40).readonly().register(FACTS, parts('Colour stop')),
 });
 
 const lineSchema = z.discriminatedUnion('kind', [
   /** Two rails, each as wide as the stroke, their middles so far apart. */
-  z.strictObject({ kind: z.literal('double'), distance: length }),
+  z.strictObject({ kind: z.literal('double'), distance: length('Distance') }),
   /** The stroke's edge alone, a line of this thickness within its width. */
-  z.strictObject({ kind: z.literal('hollow'), thickness: length }),
+  z.strictObject({ kind: z.literal('hollow'), thickness: length('Thickness') }),
 ]);
-
-const glowSchema = z.strictObject({
-  /** How far it reaches, px: twice the standard deviation of the blur. */
-  size: length,
-  /** By how much it is strengthened; 1 is the blur alone. */
-  gain: z.number().min(0).max(20),
-  colour: colourSchema,
-  opacity: share,
-});
-
-const shadowSchema = z.strictObject({
-  x: offset,
-  y: offset,
-  /** px: twice the standard deviation. */
-  blur: length,
-  colour: colourSchema,
-  opacity: share,
-});
 
 /** A copy of the stroke under it, in one colour, moved and set aside along the path. */
 const shadowLineSchema = z.strictObject({
-  x: offset,
-  y: offset,
+  x: offset('Offset X'),
+  y: offset('Offset Y'),
   /** To the right of the direction of travel, px. */
-  aside: z.number().min(-4000).max(4000),
+  aside: number({ name: 'Beside the path', unit: 'px', min: -4000, max: 4000, scales: 'size' }),
   /** In widths of the stroke. */
-  width: z.number().min(0).max(20),
-  colour: colourSchema,
-  opacity: share,
+  width: number({ name: 'Width', unit: 'times', min: 0, max: 20 }),
+  colour: colour('Colour'),
+  opacity: opacity(),
 });
 
 /** How a stroke looks. What may be absent is then plain. */
 export const inkSchema = z.strictObject({
-  width: animatedSchema(0, 4000),
-  colour: animatedOf(colourSchema),
-  opacity: animatedSchema(0, 1),
+  width: keyedNumber({ name: 'Width', unit: 'px', min: 0, max: 4000, scales: 'size' }),
+  colour: keyedColour('Colour'),
+  opacity: keyedNumber({ name: 'Opacity', unit: 'share', min: 0, max: 1, initial: 1 }),
   cap: capSchema,
   join: joinSchema,
-  miterLimit: z.number().min(1).max(100).exactOptional(),
+  miterLimit: number({ name: 'Miter limit', unit: 'number', min: 1, max: 100, initial: 4 }).exactOptional(),
   widths: widthsSchema.exactOptional(),
   taper: taperSchema.exactOptional(),
   line: lineSchema.exactOptional(),
   dashes: dashesSchema.exactOptional(),
   ends: z
-    .strictObject({ head: strokeEndSchema.exactOptional(), tail: strokeEndSchema.exactOptional() })
+    .strictObject({
+      head: strokeEndSchema.exactOptional().register(FACTS, parts('Head')),
+      tail: strokeEndSchema.exactOptional().register(FACTS, parts('Tail')),
+    })
     .exactOptional(),
   /** In place of `colour`. */
   gradient: gradientSchema.exactOptional(),
-  glow: glowSchema.exactOptional(),
-  innerGlow: glowSchema.exactOptional(),
-  shadow: shadowSchema.exactOptional(),
-  shadowLine: shadowLineSchema.exactOptional(),
+  glow: glowSchema.exactOptional().register(FACTS, parts('Glow')),
+  innerGlow: glowSchema.exactOptional().register(FACTS, parts('Inner glow')),
+  shadow: shadowSchema.exactOptional().register(FACTS, parts('Drop shadow')),
+  shadowLine: shadowLineSchema.exactOptional().register(FACTS, parts('Shadow line')),
 });
 export type Ink = z.infer<typeof inkSchema>;
 export type Gradient = z.infer<typeof gradientSchema>;
-export type Glow = z.infer<typeof glowSchema>;
-export type Shadow = z.infer<typeof shadowSchema>;
 export type ShadowLine = z.infer<typeof shadowLineSchema>;
 
 /** The greatest width an ink ever has, px: keyed widths, profile and both rails counted. */

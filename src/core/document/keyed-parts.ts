@@ -1,11 +1,16 @@
+import { z } from 'zod';
+import { FACTS, keyedPartNames, propertyAt, type Property } from '../properties';
+import type { Effect } from '../effects';
 import { isKeyed, keysOf, withRetimedKeys, type Animated } from '../timing';
 import type { Path } from '../geometry';
+import type { Between } from './between-schema';
 import type { Arrival } from './arrival-schema';
 import type { Count } from './count-schema';
 import type { Mask } from './mask-schema';
 import type { Placement } from './placement-schema';
-import type { Stroke } from './schema';
-import type { WindowKeys } from './window-schema';
+import { pinSchema } from './pin-schema';
+import { groupSchema, layerSchema, type Stroke } from './schema';
+import { windowSchema, type WindowKeys } from './window-schema';
 
 /** Any value that may be keyed: numbers, colours and shapes. */
 export type AnyAnimated = Animated | Animated<string> | Animated<Path>;
@@ -19,6 +24,8 @@ export interface Keyed {
   readonly ink?: Stroke['ink'];
   readonly place?: Placement;
   readonly masks?: readonly Mask[];
+  readonly effects?: readonly Effect[];
+  readonly between?: Between;
   readonly arrival?: Arrival;
   readonly count?: Count;
   readonly pin?: { readonly x: Animated; readonly y: Animated };
@@ -30,27 +37,60 @@ export interface Keyed {
  */
 export type KeyedPart = string;
 
-/** Parts of what bears keys that are reached by their own name, in the order in which their keys are told. */
-const ROOTS = ['ink', 'place', 'masks', 'arrival', 'count', 'pin'] as const;
+/** What may bear keys: a layer, what a group has of its own, or a pin. */
+const keyedSchema = z.union([
+  layerSchema,
+  groupSchema.extend({ window: windowSchema }),
+  z.strictObject({
+    pin: z
+      .strictObject({ x: pinSchema.shape.x, y: pinSchema.shape.y })
+      .register(FACTS, { kind: 'parts', name: 'Pin' }),
+  }),
+]);
+
+/**
+ * Parts of what bears keys under which anything may be keyed, but for the window, in the order in which their keys are told:
+ * what layers are made of before what may be done to any of them.
+ */
+const ROOTS: readonly string[] = (() => {
+  const common = keyedPartNames(groupSchema);
+  const all = keyedPartNames(keyedSchema).filter((name) => name !== 'window');
+  return [...all.filter((name) => !common.includes(name)), ...all.filter((name) => common.includes(name))];
+})();
+
+const OF_WINDOW = Object.keys(windowSchema.shape);
 
 const wayOf = (part: KeyedPart): string[] => {
   const way = part.split('.');
-  return (ROOTS as readonly string[]).includes(way[0]!) ? way : ['window', ...way];
+  return OF_WINDOW.includes(way[0]!) ? ['window', ...way] : way;
 };
 
+/** Whether a part is one of a window: what times a stroke, or a line of strokes. */
+export const isOfWindow = (part: KeyedPart): boolean => wayOf(part)[0] === 'window';
+
+/** What is known of a part of what bears keys; undefined where it has no such part. */
+export const propertyOf = (keyed: Keyed, part: KeyedPart): Property | undefined =>
+  propertyAt(keyedSchema, keyed, wayOf(part));
+
 /** The value of a part, or undefined where there is no such part. */
-export function partOf(keyed: Keyed, part: KeyedPart): AnyAnimated | undefined {
-  let at: unknown = keyed;
-  for (const step of wayOf(part)) {
-    if (typeof at !== 'object' || at === null || !Object.hasOwn(at, step)) return undefined;
-    at = (at as Record<string, unknown>)[step];
-  }
-  return at as AnyAnimated;
+export const partOf = (keyed: Keyed, part: KeyedPart): AnyAnimated | undefined =>
+  at(keyed, wayOf(part)) as AnyAnimated | undefined;
+
+/** What stands at the end of a way through a value; undefined where there is nothing. */
+function at(value: unknown, way: readonly string[]): unknown {
+  return way.reduce<unknown>(
+    (now, step) =>
+      typeof now === 'object' && now !== null && Object.hasOwn(now, step)
+        ? (now as Record<string, unknown>)[step]
+        : undefined,
+    value,
+  );
 }
 
-/** Something keyed with one part replaced; itself where it has no such part. */
+/** Something keyed with one part replaced; itself where it lacks what that would belong to. */
 export function withPart<K extends Keyed>(keyed: K, part: KeyedPart, to: AnyAnimated): K {
-  if (partOf(keyed, part) === undefined) return keyed;
+  const way = wayOf(part);
+  if (way.length > 1 && at(keyed, way.slice(0, -1)) === undefined) return keyed;
   const put = (value: unknown, [step, ...rest]: string[]): unknown => {
     if (step === undefined) return to;
     const next = put((value as Record<string, unknown>)[step], rest);
@@ -58,7 +98,7 @@ export function withPart<K extends Keyed>(keyed: K, part: KeyedPart, to: AnyAnim
       ? value.map((item, i) => (String(i) === step ? next : item))
       : { ...(value as object), [step]: next };
   };
-  return put(keyed, wayOf(part)) as K;
+  return put(keyed, way) as K;
 }
 
 const known = new WeakMap<object, readonly KeyedPart[]>();
@@ -74,8 +114,8 @@ function keyedUnder(value: unknown, way: string): KeyedPart[] {
 export function keyedParts(keyed: Keyed): KeyedPart[] {
   const ofWindow = keyed.window ? keyedUnder(keyed.window, '') : [];
   return ROOTS.reduce((parts, root) => {
-    const value = keyed[root];
-    if (!value) return parts;
+    const value = (keyed as Record<string, object | undefined>)[root];
+    if (typeof value !== 'object') return parts;
     let own = known.get(value);
     if (!own) known.set(value, (own = keyedUnder(value, root)));
     return own.length > 0 ? [...parts, ...own] : parts;

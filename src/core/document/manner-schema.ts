@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { easingSchema, landingEasing, paceSchema, type Easing } from '../timing';
+import { nameSchema } from './names';
 
 const frames = z.number().int().min(1).max(100_000);
 const SOFT: Easing = landingEasing(0.75);
@@ -27,6 +28,10 @@ export const mannerSchema = z.strictObject({
   pace: paceSchema.nullable().default(null),
 });
 export type Manner = z.infer<typeof mannerSchema>;
+/** A manner as a stroke or a line of strokes was given it, by its name then. */
+export const givenMannerSchema = z.strictObject({ name: nameSchema, way: mannerSchema });
+export type GivenManner = z.infer<typeof givenMannerSchema>;
+
 /** A manner in which only what differs from the plain one is said. */
 export type MannerParts = z.input<typeof mannerSchema>;
 

@@ -1,30 +1,51 @@
 import { z } from 'zod';
-import { animatedOf, animatedSchema } from '../timing';
+import { FACTS, keyedNumber } from '../properties';
+import { animatedOf } from '../timing';
 import { nameSchema } from './names';
 import { pathSchema } from './path-schema';
 
-const at = animatedSchema(-1e6, 1e6);
-const size = animatedSchema(0, 1e6);
-const share = animatedSchema(-1, 2);
-const place = z.strictObject({ x: z.number().min(-1e6).max(1e6), y: z.number().min(-1e6).max(1e6) });
+const at = (name: string, axis: 'x' | 'y') =>
+  keyedNumber({ name, unit: 'px', min: -1e6, max: 1e6, scales: axis });
+const size = (name: string) => keyedNumber({ name, unit: 'px', min: 0, max: 1e6, scales: 'size' });
+const share = () =>
+  keyedNumber({ name: 'How far', unit: 'share', min: -1, max: 2, typed: [0, 1], initial: 0.5 });
+const place = z
+  .strictObject({ x: z.number().min(-1e6).max(1e6), y: z.number().min(-1e6).max(1e6) })
+  .register(FACTS, { kind: 'place' });
 
 /** Where a mask covers, in the coordinates in which what it masks was made. Lengths px, angles radians, clockwise. */
 export const maskShapeSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('rectangle'), x: at, y: at, width: size, height: size, radius: size }),
-  z.strictObject({ kind: z.literal('ellipse'), x: at, y: at, radiusX: size, radiusY: size }),
+  z.strictObject({
+    kind: z.literal('rectangle'),
+    x: at('Left', 'x'),
+    y: at('Top', 'y'),
+    width: size('Width'),
+    height: size('Height'),
+    radius: size('Corner radius'),
+  }),
+  z.strictObject({
+    kind: z.literal('ellipse'),
+    x: at('Centre X', 'x'),
+    y: at('Centre Y', 'y'),
+    radiusX: size('Radius X'),
+    radiusY: size('Radius Y'),
+  }),
   /** Closed, whether the path says so or not; between two keys one shape becomes the other. */
-  z.strictObject({ kind: z.literal('path'), path: animatedOf(pathSchema) }),
+  z.strictObject({
+    kind: z.literal('path'),
+    path: animatedOf(pathSchema).register(FACTS, { kind: 'shape', keyed: true, name: 'Path' }),
+  }),
   /** An edge across the way that moves from one place to another. */
-  z.strictObject({ kind: z.literal('linear wipe'), from: place, to: place, share }),
+  z.strictObject({ kind: z.literal('linear wipe'), from: place, to: place, share: share() }),
   /** A disc that grows to its reach. */
-  z.strictObject({ kind: z.literal('radial wipe'), centre: place, reach: size, share }),
+  z.strictObject({ kind: z.literal('radial wipe'), centre: place, reach: size('Radius'), share: share() }),
   /** A hand that goes round, and uncovers what it has passed. */
   z.strictObject({
     kind: z.literal('clock wipe'),
     centre: place,
-    reach: size,
-    angle: animatedSchema(-10_000, 10_000),
-    share,
+    reach: size('Radius'),
+    angle: keyedNumber({ name: 'Start angle', unit: 'angle', min: -10_000, max: 10_000 }),
+    share: share(),
     anticlockwise: z.boolean(),
   }),
 ]);
@@ -37,15 +58,20 @@ export const maskSchema = z.strictObject({
   shape: maskShapeSchema,
   /** Covers as well; takes away; leaves only what both cover. */
   how: z.enum(['add', 'subtract', 'intersect']),
+  /**
+   * Its shape stands in the picture, as a hold-out over something in the shot does: what it masks moves under it. Where absent
+   * it stands in what it masks, and moves along.
+   */
+  stands: z.literal('picture').exactOptional(),
   inverted: z.boolean(),
   /** Width of the soft edge, px: twice the standard deviation of a blur; of a linear wipe the way over which it fades. */
-  feather: animatedSchema(0, 4000),
+  feather: keyedNumber({ name: 'Feather', unit: 'px', min: 0, max: 4000, scales: 'size' }),
   /** Its edge moved outward, px. */
-  expansion: animatedSchema(-4000, 4000),
-  opacity: animatedSchema(0, 1),
+  expansion: keyedNumber({ name: 'Expansion', unit: 'px', min: -4000, max: 4000, scales: 'size' }),
+  opacity: keyedNumber({ name: 'Opacity', unit: 'share', min: 0, max: 1, initial: 1 }),
   /** Moved by this, px. */
-  x: at,
-  y: at,
+  x: keyedNumber({ name: 'Offset X', unit: 'px', min: -1e6, max: 1e6, scales: 'size' }),
+  y: keyedNumber({ name: 'Offset Y', unit: 'px', min: -1e6, max: 1e6, scales: 'size' }),
 });
 export type Mask = z.infer<typeof maskSchema>;
 

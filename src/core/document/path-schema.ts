@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { FACTS } from '../properties';
 
 /** Points that a path may have. */
 export const MOST_POINTS = 5000;
@@ -14,7 +15,9 @@ const pointSchema = z.strictObject({
   kind: z.enum(['corner', 'smooth', 'symmetric']),
 });
 
-export const pathSchema = z.strictObject({
-  closed: z.boolean(),
-  points: z.array(pointSchema).min(1).max(MOST_POINTS).readonly(),
-});
+export const pathSchema = z
+  .strictObject({
+    closed: z.boolean(),
+    points: z.array(pointSchema).min(1).max(MOST_POINTS).readonly(),
+  })
+  .register(FACTS, { kind: 'shape', name: 'Path' });

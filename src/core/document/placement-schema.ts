@@ -1,41 +1,45 @@
 import { z } from 'zod';
 import { compose, rotation, scaling, skewing, translation, type Matrix } from '../geometry';
-import { animatedSchema, valueAt } from '../timing';
-import { idSchema } from './ids';
+import { FACTS, idSchema, keyedNumber } from '../properties';
+import { valueAt } from '../timing';
+import { riderSchema } from './rider-schema';
 
 const coordinate = z.number().min(-1e6).max(1e6);
 export const matrixSchema = z
   .tuple([coordinate, coordinate, coordinate, coordinate, coordinate, coordinate])
   .readonly();
 
-const length = animatedSchema(-1e6, 1e6);
-const factor = animatedSchema(-1000, 1000);
-/** Radians. */
-const turn = animatedSchema(-10_000, 10_000);
+const LENGTH = { unit: 'px', min: -1e6, max: 1e6 } as const;
+const FACTOR = { unit: 'share', min: -1000, max: 1000, initial: 1 } as const;
+const SKEW = { unit: 'angle', min: -1.55, max: 1.55 } as const;
 
 /**
  * How something as it was made is put into the picture: about its pivot scaled, skewed and turned, then moved. All of it may
  * be keyed.
  */
 export const placementSchema = z.strictObject({
-  x: length,
-  y: length,
-  scaleX: factor,
-  scaleY: factor,
-  rotation: turn,
-  skewX: animatedSchema(-1.55, 1.55),
-  skewY: animatedSchema(-1.55, 1.55),
+  x: keyedNumber({ name: 'Position X', ...LENGTH, scales: 'size' }),
+  y: keyedNumber({ name: 'Position Y', ...LENGTH, scales: 'size' }),
+  scaleX: keyedNumber({ name: 'Scale X', ...FACTOR }),
+  scaleY: keyedNumber({ name: 'Scale Y', ...FACTOR }),
+  rotation: keyedNumber({ name: 'Rotation', unit: 'angle', min: -10_000, max: 10_000 }),
+  skewX: keyedNumber({ name: 'Skew X', ...SKEW }),
+  skewY: keyedNumber({ name: 'Skew Y', ...SKEW }),
   /** What stays where it is while the rest is turned and scaled, in the coordinates it was made in. */
-  pivotX: length,
-  pivotY: length,
-  opacity: animatedSchema(0, 1),
+  pivotX: keyedNumber({ name: 'Pivot X', ...LENGTH, scales: 'x' }),
+  pivotY: keyedNumber({ name: 'Pivot Y', ...LENGTH, scales: 'y' }),
+  opacity: keyedNumber({ name: 'Opacity', unit: 'share', min: 0, max: 1, initial: 1 }),
   /** A layer, group or pin that carries it along, and how that stood when it was taken up. */
-  parent: z.strictObject({ to: idSchema, rest: matrixSchema }).exactOptional(),
+  parent: z
+    .strictObject({ to: idSchema, rest: matrixSchema.readonly().register(FACTS, { kind: 'rest' }) })
+    .exactOptional(),
+  /** A stroke that it rides on; before its parent. */
+  rider: riderSchema.exactOptional().register(FACTS, { kind: 'parts', name: 'Rider' }),
 });
 export type Placement = z.infer<typeof placementSchema>;
 
 /** The numbers of a placement that may be keyed. */
-export type PlacementPart = Exclude<keyof Placement, 'parent'>;
+export type PlacementPart = Exclude<keyof Placement, 'parent' | 'rider'>;
 
 /** A placement that leaves everything where it is. */
 export const placementAbout = (pivot: { readonly x: number; readonly y: number }): Placement => ({
@@ -50,28 +54,6 @@ export const placementAbout = (pivot: { readonly x: number; readonly y: number }
   pivotY: pivot.y,
   opacity: 1,
 });
-
-/** Blend modes of W3C Compositing and Blending Level 1, and `xor` of its compositing operators: each cuts the other out. */
-export const BLENDS = [
-  'multiply',
-  'screen',
-  'overlay',
-  'darken',
-  'lighten',
-  'color-dodge',
-  'color-burn',
-  'hard-light',
-  'soft-light',
-  'difference',
-  'exclusion',
-  'hue',
-  'saturation',
-  'color',
-  'luminosity',
-  'xor',
-] as const;
-export const blendSchema = z.enum(BLENDS);
-export type Blend = z.infer<typeof blendSchema>;
 
 /** What a placement does at a frame, its parent left out. */
 export function placementMatrix(place: Placement, frame: number): Matrix {

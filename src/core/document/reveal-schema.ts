@@ -1,6 +1,6 @@
 import { z } from 'zod';
+import { idSchema, number } from '../properties';
 import { circleAmong } from './circle';
-import { idSchema } from './ids';
 
 /** How many layers and groups something may be shown through. */
 const MOST = 500;
@@ -19,7 +19,7 @@ export const revealSchema = z.strictObject({
   /** Seen where they are not, instead. */
   inverted: z.boolean(),
   /** How soft their edge is made, px: twice the standard deviation of the blur. */
-  feather: z.number().min(0).max(2000),
+  feather: number({ name: 'Feather', unit: 'px', min: 0, max: 2000, scales: 'size' }),
   /** They are seen themselves as well. */
   shown: z.boolean(),
   /** Each letter or shape only through the strokes that run along it. */

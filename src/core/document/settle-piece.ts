@@ -2,11 +2,12 @@ import { settleCues } from './cued';
 import { settleFits } from './fitted';
 import { gathered, settleLines } from './grouped';
 import type { Piece } from './schema';
+import { settleBetweens } from './stroke-at';
 import { settleTies } from './tied';
 
 /**
- * A changed piece in which all that follows something else has followed: groups stand together, fits, ties, lines and cues hold.
+ * A changed piece in which all that follows something else has followed: groups stand together, fits, lines between two things, ties, lines of strokes and cues hold.
  * @param before the piece before the change, by which cues tell what was moved by hand; null for none.
  */
 export const settlePiece = (before: Piece | null, piece: Piece): Piece =>
-  settleCues(before, settleLines(settleTies(settleFits(gathered(piece)))));
+  settleCues(before, settleLines(settleTies(settleBetweens(settleFits(gathered(piece))))));

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { circleIn } from './circle';
-import { idSchema } from './ids';
+import { idSchema } from '../properties';
 
 /** What of a stroke can follow another stroke. */
 export const TIED_PROPERTIES = ['width', 'colour', 'dashes', 'path'] as const;

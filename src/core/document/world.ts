@@ -1,8 +1,10 @@
 import { compose, IDENTITY, inverse, translation, type Matrix } from '../geometry';
 import { valueAt } from '../timing';
-import { groupOf } from './grouped';
-import { placementMatrix } from './placement-schema';
-import { partWithId, type Part, type Piece } from './schema';
+import { groupOf, layersOf } from './grouped';
+import { placementMatrix, type Placement } from './placement-schema';
+import { ownPlaceAt, ridesAt, type Ridden } from './ridden';
+import type { Rider } from './rider-schema';
+import { partWithId, strokesOf, type Part, type Piece, type Stroke } from './schema';
 
 type Placed = Pick<Piece, 'layers' | 'groups' | 'pins'>;
 
@@ -12,7 +14,13 @@ type Placed = Pick<Piece, 'layers' | 'groups' | 'pins'>;
  */
 export function worldOf(piece: Placed, one: Part, frame: number): Matrix {
   const local = one.place ? placementMatrix(one.place, frame) : IDENTITY;
-  const parent = one.place?.parent;
+  const { parent, rider } = one.place ?? {};
+  const ridden = rider && riddenAt(piece, rider, frame);
+  if (ridden) {
+    const { place } = one as { readonly place: Placement };
+    const pivot = translation(-valueAt(place.pivotX, frame), -valueAt(place.pivotY, frame));
+    return compose(ridden.matrix, compose(pivot, local));
+  }
   if (parent) {
     const now = carrierAt(piece, parent.to, frame);
     const back = inverse(parent.rest);
@@ -34,9 +42,24 @@ export function carrierAt(piece: Placed, id: string, frame: number): Matrix | nu
 /** From its own coordinates to those of the group it lies in (the picture's where it lies in none). */
 export function withinGroup(piece: Placed, one: Part, frame: number): Matrix {
   if (!one.place) return IDENTITY;
-  if (!one.place.parent) return placementMatrix(one.place, frame);
+  if (!one.place.parent && !one.place.rider) return placementMatrix(one.place, frame);
   const group = groupOf(piece, one);
   const world = worldOf(piece, one, frame);
   const back = group ? inverse(worldOf(piece, group, frame)) : IDENTITY;
   return back ? compose(back, world) : world;
+}
+
+/** The strokes that something rides on, in the order in which they are written. */
+function strokesRidden(piece: Placed, { on }: Rider): Stroke[] {
+  const ids = layersOf(piece, on);
+  return strokesOf(piece).filter((stroke) => ids.includes(stroke.id));
+}
+
+/** Where a rider is at a frame, and how much of it is there; null where what it rides on is gone. */
+export function riddenAt(piece: Placed, rider: Rider, frame: number): Ridden | null {
+  const strokes = strokesRidden(piece, rider);
+  return ridesAt(strokes, rider, frame, (stroke, s) => {
+    const world = worldOf(piece, stroke, frame);
+    return ownPlaceAt(stroke, s, rider.over, world);
+  });
 }

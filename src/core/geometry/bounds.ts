@@ -1,3 +1,4 @@
+import type { Point } from './point';
 import type { PathCommand } from './commands';
 import { segmentCount, segmentCubic, type Path } from './path';
 
@@ -34,6 +35,36 @@ export function commandsBounds(commands: readonly PathCommand[]): Bounds | null 
     }
   }
   return left <= right ? { left, top, right, bottom } : null;
+}
+
+/** Parameters within a cubic at which one coordinate turns round: the roots of its derivative. */
+function turns(p0: number, p1: number, p2: number, p3: number): number[] {
+  const [a, b, c] = [p3 - 3 * p2 + 3 * p1 - p0, 2 * (p2 - 2 * p1 + p0), p1 - p0];
+  const roots =
+    Math.abs(a) < 1e-12
+      ? [-c / b]
+      : [-1, 1].map((sign) => (-b + sign * Math.sqrt(b * b - 4 * a * c)) / (2 * a));
+  return roots.filter((t) => t > 0 && t < 1);
+}
+
+/** The smallest rectangle around drawing commands: curves count as far as they reach, not their handles; null where there are none. */
+export function tightBounds(commands: readonly PathCommand[]): Bounds | null {
+  const points: Point[] = [];
+  let at: Point = { x: 0, y: 0 };
+  for (const command of commands) {
+    if (command[0] === 'Z') continue;
+    const end = { x: command.at(-2) as number, y: command.at(-1) as number };
+    if (command[0] === 'C') {
+      const [, x1, y1, x2, y2] = command;
+      const along = (p0: number, p1: number, p2: number, p3: number, t: number): number =>
+        (1 - t) ** 3 * p0 + 3 * (1 - t) ** 2 * t * p1 + 3 * (1 - t) * t * t * p2 + t ** 3 * p3;
+      for (const t of [...turns(at.x, x1, x2, end.x), ...turns(at.y, y1, y2, end.y)])
+        points.push({ x: along(at.x, x1, x2, end.x, t), y: along(at.y, y1, y2, end.y, t) });
+    }
+    points.push(end);
+    at = end;
+  }
+  return commandsBounds(points.map(({ x, y }): PathCommand => ['L', x, y]));
 }
 
 export const widened = (b: Bounds, by: number): Bounds => ({

@@ -20,6 +20,16 @@ export const compose = (outer: Matrix, inner: Matrix): Matrix => [
 export const translation = (x: number, y: number): Matrix => [1, 0, 0, 1, x, y];
 export const scaling = (x: number, y = x): Matrix => [x, 0, 0, y, 0, 0];
 
+/** Scaled by a factor about a point, which stays. */
+export const scalingAbout = ({ x, y }: Point, factor: number): Matrix => [
+  factor,
+  0,
+  0,
+  factor,
+  x * (1 - factor),
+  y * (1 - factor),
+];
+
 /** Turned by an angle in radians, clockwise on the screen. */
 export const rotation = (angle: number): Matrix => [
   Math.cos(angle),

@@ -9,7 +9,7 @@ export interface ReadPathData {
   readonly faultAt: number | null;
 }
 
-const NUMBER = /[+-]?(?:\d+\.?\d*|\.\d+)(?:[eE][+-]?\d+)?/y;
+const NUMBER = /[+-]?(?:\d+(?:\.\d*)?|\.\d+)(?:[eE][+-]?\d+)?/y;
 const GAP = /[\s,]*/y;
 const SPACE = /\s*/y;
 /** Numbers each command takes. */
@@ -19,8 +19,9 @@ const ARITY: Record<string, number> = { m: 2, l: 2, h: 1, v: 1, c: 6, s: 4, q: 4
  * Reads SVG path data into absolute moves, lines and cubics: the grammar of SVG 2, 9.3.9, with implicit commands,
  * flags without separators and arcs. On a fault everything before it stands, as SVG 2, 9.5.4 asks.
  * Quadratic curves are raised to cubics, arcs become cubics within 3e-4 of their radius.
+ * @param most so many commands are read; what comes after the first beyond that is not looked at.
  */
-export function readPathData(text: string): ReadPathData {
+export function readPathData(text: string, most = Infinity): ReadPathData {
   const commands: PathCommand[] = [];
   let at = 0;
   const skip = (pattern: RegExp): void => {
@@ -117,7 +118,7 @@ export function readPathData(text: string): ReadPathData {
   let command = '';
   for (;;) {
     skip(SPACE);
-    if (at >= text.length) return { commands, faultAt: null };
+    if (at >= text.length || commands.length > most) return { commands, faultAt: null };
     const before = at;
     const letter = text[at]!;
     let implicit = false;

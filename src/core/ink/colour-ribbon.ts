@@ -9,13 +9,6 @@ import {
   type SpinePlace,
 } from '../geometry';
 
-/** A straight gradient between two places of the picture. */
-export interface LinearGradient {
-  readonly from: Point;
-  readonly to: Point;
-  readonly stops: readonly Stop[];
-}
-
 /**
  * Ground under a stroke whose colours run along it by arc length, to be cut to the stroke's shape. Its ribs are places on
  * the path with the direction across which the colour is the same; between two ribs colour and width run evenly from one

@@ -1,14 +1,18 @@
 import { z } from 'zod';
-import { animatedSchema } from '../timing';
+import { keyedNumber, number } from '../properties';
 
 /** A pattern of dashes along a stroke, and how it keeps to it while the stroke grows. */
 export const dashesSchema = z.strictObject({
   /** Dash, gap, dash, gap …; an odd list counts twice (SVG 2, 13.5.6). In `unit`. */
-  pattern: z.array(z.number().min(0).max(4000)).min(1).max(24).readonly(),
+  pattern: z
+    .array(number({ name: 'Dash', unit: { field: 'unit' }, min: 0, max: 4000, scales: 'size' }))
+    .min(1)
+    .max(24)
+    .readonly(),
   /** Pixels, widths of the stroke, or shares of its length. */
   unit: z.enum(['px', 'widths', 'share']),
   /** Where in the pattern it begins, in `unit`: stroke-dashoffset. */
-  phase: animatedSchema(-1e6, 1e6),
+  phase: keyedNumber({ name: 'Dash phase', unit: { field: 'unit' }, min: -1e6, max: 1e6, scales: 'size' }),
   /** Fixed to the path; hung on the tail; or flowing. */
   flow: z.enum(['stay', 'ride', 'march']),
   /** How it flows, towards the head; negative towards the tail. */
@@ -24,7 +28,7 @@ export const dashesSchema = z.strictObject({
   /** Corners lie in the middle of dashes. */
   corners: z.boolean(),
   /** How far every dash has grown into its gap: 0 the pattern, 1 an unbroken line, −1 nothing. */
-  grow: animatedSchema(-1, 1),
+  grow: keyedNumber({ name: 'Dash growth', unit: 'share', min: -1, max: 1 }),
 });
 export type Dashes = z.infer<typeof dashesSchema>;
 export type DashFlow = Dashes['flow'];

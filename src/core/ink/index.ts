@@ -2,6 +2,7 @@ export * from './caps-and-joins';
 export * from './colour-ribbon';
 export * from './dashes';
 export * from './dot';
+export * from './gradients';
 export * from './pen-width';
 export * from './stroke-ends';
 export * from './swept';

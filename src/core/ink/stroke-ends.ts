@@ -1,5 +1,4 @@
 import { z } from 'zod';
-import { colourSchema } from '../colour';
 import {
   compose,
   pointAtLength,
@@ -10,6 +9,7 @@ import {
   type PathCommand,
   type Point,
 } from '../geometry';
+import { colour, number } from '../properties';
 import { disc } from './dot';
 
 export const endShapeSchema = z.enum([
@@ -29,9 +29,9 @@ export const END_SHAPES = endShapeSchema.options;
 export const strokeEndSchema = z.strictObject({
   shape: endShapeSchema,
   /** Its height in widths of the stroke. */
-  size: z.number().min(0.1).max(100),
+  size: number({ name: 'Size', unit: 'widths', min: 0.1, max: 100, initial: 4 }),
   /** Its own colour; where absent, the stroke's. */
-  colour: colourSchema.exactOptional(),
+  colour: colour('Colour').exactOptional(),
 });
 export type StrokeEnd = z.infer<typeof strokeEndSchema>;
 

@@ -1,20 +1,21 @@
 import { z } from 'zod';
-import { animatedSchema, ease, easingSchema, type Easing } from '../timing';
+import { FACTS, keyedNumber } from '../properties';
+import { ease, easingSchema, type Easing } from '../timing';
 
 /** How one end of a stroke runs out: over a length, down to a share of the width. */
 const taperEndSchema = z.strictObject({
   /** In `unit`. */
-  length: animatedSchema(0, 4000),
+  length: keyedNumber({ name: 'Length', unit: { field: 'unit' }, min: 0, max: 4000, scales: 'size' }),
   unit: z.enum(['px', 'share']),
   /** Share of the width at the very end. */
-  tip: animatedSchema(0, 1),
+  tip: keyedNumber({ name: 'Tip', unit: 'share', min: 0, max: 1 }),
   /** How the width grows from the tip. */
   curve: easingSchema,
 });
 
 export const taperSchema = z.strictObject({
-  start: taperEndSchema.exactOptional(),
-  end: taperEndSchema.exactOptional(),
+  start: taperEndSchema.exactOptional().register(FACTS, { kind: 'parts', name: 'Taper at the start' }),
+  end: taperEndSchema.exactOptional().register(FACTS, { kind: 'parts', name: 'Taper at the end' }),
   /** Measured on the whole path, or on what is inked: then a growing line keeps its fine ends. */
   over: z.enum(['whole', 'visible']),
 });

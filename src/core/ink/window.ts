@@ -1,5 +1,3 @@
-import { measurePath, subPath, wholePath, type Path, type PathCommand } from '../geometry';
-
 /** The inked part of a path: tail to head, both 0..1 of its length, moved along by slide (in path lengths). */
 export interface InkWindow {
   readonly head: number;
@@ -39,16 +37,4 @@ export function inkedLengths(
   if (!(head > tail)) return null;
   const turn = closed ? window.slide - Math.floor(window.slide) : 0;
   return { from: (tail + turn) * length, to: (head + turn) * length };
-}
-
-/**
- * The inked part of a path as drawing commands. The whole of a closed path comes closed, without caps.
- * Empty where head and tail meet or have crossed.
- */
-export function inkedPath(path: Path, window: InkWindow): readonly PathCommand[] {
-  const m = measurePath(path);
-  const inked = inkedLengths(window, m.length, path.closed);
-  if (!inked) return [];
-  if (inked.to - inked.from >= m.length) return wholePath(path);
-  return subPath(m, inked.from, inked.to);
 }

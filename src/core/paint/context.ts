@@ -35,6 +35,7 @@ export interface PaintContext {
   getImageData(x: number, y: number, width: number, height: number): { readonly data: Uint8ClampedArray };
   putImageData(image: unknown, x: number, y: number): void;
   createLinearGradient(x0: number, y0: number, x1: number, y1: number): PaintGradient;
+  createRadialGradient(x0: number, y0: number, r0: number, x1: number, y1: number, r1: number): PaintGradient;
 }
 
 /** A canvas that something is painted on before it is laid onto another. */

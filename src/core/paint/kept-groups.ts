@@ -1,4 +1,4 @@
-import type { GroupItem } from '../scene';
+import type { GroupItem } from '../draw';
 import type { MakeCanvas } from './context';
 import { giveBack, type Layer } from './layers';
 
@@ -6,6 +6,8 @@ import { giveBack, type Layer } from './layers';
 export interface PaintedAt {
   readonly left: number;
   readonly top: number;
+  /** By how much it is enlarged where it is laid down: what is blurred far is painted smaller. */
+  readonly enlarged: number;
   /** Tells one way of painting it from another. */
   readonly key: string;
 }

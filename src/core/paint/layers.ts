@@ -62,8 +62,8 @@ interface DrawsImages {
   ): void;
 }
 
-/** Lays the pixels of a layer onto a context whose transform is none, at whole pixels. */
-export const layDown = (layer: Layer, onto: PaintContext, x: number, y: number): void =>
+/** Lays the pixels of a layer onto a context whose transform is none, at whole pixels, enlarged by a factor. */
+export const layDown = (layer: Layer, onto: PaintContext, x: number, y: number, enlarged = 1): void =>
   (onto as unknown as DrawsImages).drawImage(
     layer.canvas,
     0,
@@ -72,6 +72,6 @@ export const layDown = (layer: Layer, onto: PaintContext, x: number, y: number):
     layer.height,
     x,
     y,
-    layer.width,
-    layer.height,
+    layer.width * enlarged,
+    layer.height * enlarged,
   );

@@ -9,6 +9,7 @@ export type FindingKind =
   | 'contrast'
   | 'reading time'
   | 'loose end'
+  | 'flashes'
   | 'closing gap'
   | 'text';
 

@@ -1,15 +1,21 @@
 import {
+  addEffect,
   addLayers,
   newPiece,
   newStroke,
   revealThrough,
   setHold,
+  setPlace,
   setReveal,
+  withPlacement,
   strokeById,
   type Lettering,
   type Piece,
 } from '../document';
+import { newEffect, EFFECT_KINDS, type EffectSetting } from '../effects';
 import { lineShape } from '../geometry';
+import { LINEAR } from '../timing';
+import { flashesFrom } from './flashes';
 import { contrast, luminance, proof, SAFE, safeArea, secondsToRead, type Finding } from '.';
 
 const text = (id: string, words: string, x: number, y: number, part: Partial<Lettering> = {}): Lettering => ({
@@ -171,4 +177,36 @@ test('text that could not be set as it was meant is told: empty, letters a face 
       pieceOf(text('t', 'AB', 300, 500, { set: { ...set, fitted: { size: 60, lines: [0], over: true } } })),
     ),
   ).toEqual(['text']);
+});
+
+test('copies count as they are seen: what an effect puts outside the safe area is found there, light is not', () => {
+  const line = newStroke('s', 'S', lineShape({ x: 900, y: 500 }, { x: 1000, y: 500 }));
+  const made = (name: string, values: object = {}) => {
+    const { is } = newEffect(
+      EFFECT_KINDS.find((kind) => kind.name === name)!,
+      1,
+    );
+    return addEffect(pieceOf(line), ['s'], { on: true, is: { ...is, ...values } as EffectSetting });
+  };
+  expect(kinds(pieceOf(line))).not.toContain('safe area');
+  const row = made('Copies', { arrangement: { shape: 'row', count: 3, x: 500, y: 0 } });
+  expect(kinds(row)).toContain('safe area');
+  expect(kinds(made('Glow', { size: 2000 }))).not.toContain('safe area');
+});
+
+test('more than three flashes in a second are found (WCAG 2.2, 2.3.1), slower and smaller ones are not', () => {
+  const every = (frames: number) => (frame: number) => (Math.floor(frame / frames) % 2 ? 1 : 0);
+  // At 25 a second a flash is two changes: every 4 frames makes 3.1 of them, every 5 frames 2.5.
+  expect(flashesFrom(every(3), 100, 25)).toBe(3);
+  expect(flashesFrom(every(5), 100, 25)).toBeNull();
+  expect(flashesFrom((frame) => 0.5 + 0.04 * every(2)(frame), 100, 25)).toBeNull();
+  expect(flashesFrom((frame) => (frame < 50 ? frame / 50 : 1), 100, 25)).toBeNull();
+  const keys = Array.from({ length: 20 }, (_, i) => ({ frame: i * 3, value: i % 2, easing: LINEAR }));
+  const flashing = (size: number) => {
+    const wide = newStroke('s', 'S', lineShape({ x: 960 - size, y: 500 }, { x: 960 + size, y: 500 }));
+    const piece = pieceOf({ ...wide, ink: { ...wide.ink, width: size } });
+    return withPlacement(setPlace(piece, 's', 0, {}), 's', 0, (place) => ({ ...place, opacity: { keys } }));
+  };
+  expect(kinds(flashing(400))).toContain('flashes');
+  expect(kinds(flashing(30))).not.toContain('flashes');
 });

@@ -1,16 +1,13 @@
 import {
-  mappedBox,
   meetEnds,
   moveLayers,
   nearEnds,
-  ownBox,
   scaleLayers,
   setInk,
   strokesOf,
   updateLayers,
   widestOf,
   withLength,
-  worldOf,
   type Layer,
   type Lettering,
   type Piece,
@@ -18,44 +15,14 @@ import {
 } from '../document';
 import { measurePath, widened, type Bounds } from '../geometry';
 import { mendedPattern } from '../ink';
-import { dashUnit, inkedLength, lookedThrough, posterFrame } from '../scene';
+import { dashUnit, lookedThrough, posterFrame } from '../scene';
 import { framesPerSecond, valueAt } from '../timing';
 import { contrast, LARGE, NEEDED } from './contrast';
 import type { Finding } from './finding';
-import { isLegible, legibleTime, secondsToRead } from './legible';
+import { flashFindings } from './flashes';
+import { legibleTime, secondsToRead } from './legible';
 import { SAFE, safeArea, sticksOut, wayInto } from './safe-areas';
-
-/** Ends that miss one another by less than this are loose, px; further off they are meant to be apart (our choice). */
-const LOOSE = 10;
-/** Among more strokes than this ends are looked for in the Trace step on request: all against all would hold the page up. */
-const MANY = 150;
-/** What sticks out by less is not seen, px. */
-const SLIGHT = 0.5;
-
-/** Colours that lie under a box of the picture, as they are seen there; null where nothing is known of them. */
-export type Backdrop = (box: Bounds) => readonly string[] | null;
-
-interface Look {
-  readonly piece: Piece;
-  readonly frame: number;
-  readonly backdrop: Backdrop;
-  /** Layers that only others are seen through. */
-  readonly through: ReadonlySet<string>;
-}
-
-/** Where a layer lies in the picture at a frame, its ink included. */
-function boxAt(piece: Piece, layer: Layer, frame: number): Bounds | null {
-  const own = ownBox(piece, layer.id, frame);
-  if (!own) return null;
-  const box = layer.type === 'stroke' ? widened(own, widestOf(layer.ink) / 2) : own;
-  return mappedBox(box, worldOf(piece, layer, frame));
-}
-
-const isSeen = ({ piece, frame, through }: Look, layer: Layer): boolean => {
-  if (layer.hidden || through.has(layer.id)) return false;
-  if (layer.type === 'stroke') return inkedLength(layer, frame) > 0;
-  return layer.type === 'lettering' ? isLegible(piece, layer, frame) : true;
-};
+import { LOOSE, MANY, SLIGHT, type Backdrop, type Look, boxAt, isSeen } from './look';
 
 /** Text out of the title area, all else out of the action area. What fills the picture is meant to. */
 function safeFindings(look: Look): Finding[] {
@@ -294,6 +261,7 @@ export function proof(piece: Piece, backdrop: Backdrop): readonly Finding[] {
     ...safeFindings(look),
     ...contrastFindings(look),
     ...readingFindings(look),
+    ...flashFindings(look),
     ...gapFindings(look),
     ...looseFindings(look),
   ];

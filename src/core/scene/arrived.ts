@@ -1,3 +1,4 @@
+import type { DrawItem, FillItem } from '../draw';
 import { delaysOf, textParts, type Arrival, type Lettering, type Piece } from '../document';
 import {
   commandsBounds,
@@ -12,7 +13,6 @@ import {
 } from '../geometry';
 import { keysOf, valueAt } from '../timing';
 import { artItems } from './art-items';
-import type { DrawItem, FillItem } from './draw-list';
 import { partOutlines } from './reveal';
 
 type Side = NonNullable<Arrival['from']>;

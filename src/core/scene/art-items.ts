@@ -1,6 +1,8 @@
+import { type DrawItem, type FillItem, type StrokeItem, itemBounds } from '../draw';
 import {
   letterOutlines,
   type Art,
+  type ArtGroup,
   type ArtShape,
   type Artwork,
   type Layer,
@@ -17,99 +19,187 @@ import {
   type Matrix,
   type PathCommand,
 } from '../geometry';
-import { disc, square } from '../ink';
-import type { ShapeItem } from './draw-list';
-import { CANVAS_CAPS } from './stroke-items';
+import { disc, isRadial, mappedColouring, square } from '../ink';
+import { CANVAS_CAPS } from './laid-ink';
 
 type Line = NonNullable<ArtShape['line']>;
 
+/** A fill that surely lies under all of a stroke, for the stroke to keep its shape of. */
+function groundOf(stroke: StrokeItem): FillItem | null {
+  const bounds = itemBounds(stroke);
+  if (!bounds) return null;
+  const { left, top, right, bottom } = bounds;
+  const path: PathCommand[] = [
+    ['M', left, top],
+    ['L', right, top],
+    ['L', right, bottom],
+    ['L', left, bottom],
+    ['Z'],
+  ];
+  return { kind: 'fill', path, colour: stroke.colour, opacity: 1 };
+}
+
 /** A line of art: a pen drawn along its path, and the caps of pieces without length (SVG 2, 13.5.4). */
-function drawLine(
-  line: Line,
-  commands: readonly PathCommand[],
-  transform: Matrix,
-  opacity: number,
-): ShapeItem[] {
-  const shown = { colour: line.colour, opacity: opacity * line.opacity };
+function drawLine(line: Line, commands: readonly PathCommand[], transform: Matrix): DrawItem[] {
+  const { opacity } = line;
   const dots = line.cap === 'flat' ? [] : pathsOf(commands).filter((path) => measurePath(path).length === 0);
   const make = line.cap === 'round' ? disc : square;
   // In piece pixels, where a pen stays round: canvases are exact to a share of a pixel of what they are given.
   const baked = isSimilar(transform);
   const k = baked ? meanScale(transform) : 1;
-  return [
-    {
-      kind: 'stroke',
-      path: baked ? transformCommands(commands, transform) : commands,
-      ...shown,
-      width: line.width * k,
-      cap: CANVAS_CAPS[line.cap],
-      join: line.join,
-      miterLimit: line.miterLimit,
-      ...(line.dashes.length > 0 && { dashes: line.dashes.map((d) => d * k), dashPhase: line.dashPhase * k }),
-      ...(!baked && { transform }),
-    },
-    ...dots.map(({ points }): ShapeItem => {
-      const { x, y } = points[0]!;
-      return { kind: 'fill', path: transformCommands(make(x, y, line.width / 2), transform), ...shown };
-    }),
-  ];
+  const radial = isRadial(line.colour);
+  const inPicture = mappedColouring(line.colour, transform);
+  const stroke: StrokeItem = {
+    kind: 'stroke',
+    path: baked ? transformCommands(commands, transform) : commands,
+    colour: radial || baked ? inPicture : line.colour,
+    opacity,
+    width: line.width * k,
+    cap: CANVAS_CAPS[line.cap],
+    join: line.join,
+    miterLimit: line.miterLimit,
+    ...(line.dashes.length > 0 && { dashes: line.dashes.map((d) => d * k), dashPhase: line.dashPhase * k }),
+    ...(!baked && { transform }),
+  };
+  const caps = dots.map(({ points }): FillItem => {
+    const { x, y } = points[0]!;
+    const path = transformCommands(make(x, y, line.width / 2), transform);
+    return { kind: 'fill', path, colour: inPicture, opacity };
+  });
+  if (!radial) return [stroke, ...caps];
+  const ground = groundOf(stroke);
+  const shape: StrokeItem = { ...stroke, colour: '#000000', opacity: 1, operator: 'keep' };
+  return ground ? [{ kind: 'group', items: [ground, shape], opacity }, ...caps] : caps;
 }
 
-/** Art as it stands, a fill and a line a shape. */
-function drawArt(art: Art): ShapeItem[][] {
-  return art.shapes.map((shape): ShapeItem[] => {
-    const commands = commandsOf(shape.data);
-    const transform = compose(art.transform, shape.transform);
-    const out: ShapeItem[] = [];
-    if (shape.fill) {
-      out.push({
-        kind: 'fill',
-        path: transformCommands(commands, transform),
-        colour: shape.fill,
-        opacity: art.opacity * shape.fillOpacity,
-        ...(shape.rule === 'evenodd' && { rule: 'evenodd' as const }),
-      });
-    }
-    const { line } = shape;
-    if (line && line.width > 0) out.push(...drawLine(line, commands, transform, art.opacity));
-    return out;
-  });
+/** A shape of art by itself: its fill, and its line over it. */
+function drawShape(shape: ArtShape, placed: Matrix): DrawItem[] {
+  const commands = commandsOf(shape.data);
+  const transform = compose(placed, shape.transform);
+  const out: DrawItem[] = [];
+  if (shape.fill) {
+    out.push({
+      kind: 'fill',
+      path: transformCommands(commands, transform),
+      colour: mappedColouring(shape.fill, transform),
+      opacity: shape.fillOpacity,
+      ...(shape.rule === 'evenodd' && { rule: 'evenodd' as const }),
+    });
+  }
+  const { line } = shape;
+  if (line && line.width > 0) out.push(...drawLine(line, commands, transform));
+  return out;
 }
+
+/** Shapes with the groups they still have to be put into, outermost first. */
+interface Entry {
+  readonly groups: readonly number[];
+  readonly items: readonly DrawItem[];
+}
+
+/** The groups that a shape lies in, outermost first. */
+function groupsOf(all: readonly ArtGroup[], { group }: ArtShape): number[] {
+  const around: number[] = [];
+  for (let at = group; at !== undefined; at = all[at]!.group) around.unshift(at);
+  return around;
+}
+
+/** Shapes as they are painted, put into their groups; those of one group lie next to one another. */
+function nested(entries: readonly Entry[], all: readonly ArtGroup[], placed: Matrix): DrawItem[] {
+  const out: DrawItem[] = [];
+  for (let i = 0; i < entries.length;) {
+    const [outermost] = entries[i]!.groups;
+    if (outermost === undefined) {
+      out.push(...entries[i++]!.items);
+      continue;
+    }
+    const own: Entry[] = [];
+    for (; i < entries.length && entries[i]!.groups[0] === outermost; i++)
+      own.push({ ...entries[i]!, groups: entries[i]!.groups.slice(1) });
+    const { opacity, blend, matte } = all[outermost]!;
+    const items = nested(own, all, placed);
+    if (items.length === 0) continue;
+    out.push({
+      kind: 'group',
+      items: matte ? [...items, matteOf(matte, all, placed)] : items,
+      opacity,
+      ...(blend && { blend }),
+    });
+  }
+  return out;
+}
+
+const entriesOf = (shapes: readonly ArtShape[], all: readonly ArtGroup[], placed: Matrix): Entry[] =>
+  shapes.map((shape) => ({ groups: groupsOf(all, shape), items: drawShape(shape, placed) }));
+
+/** What a group is seen through. */
+function matteOf(
+  { by, shapes }: NonNullable<ArtGroup['matte']>,
+  all: readonly ArtGroup[],
+  placed: Matrix,
+): DrawItem {
+  const items = nested(entriesOf(shapes, all, placed), all, placed);
+  const [only] = items;
+  if (by === 'shape' && items.length === 1 && only!.kind === 'fill') return { ...only!, operator: 'keep' };
+  return {
+    kind: 'group',
+    items,
+    opacity: 1,
+    operator: 'keep',
+    ...(by === 'brightness' && { filters: [{ kind: 'alpha from brightness' }] }),
+  };
+}
+
+/** Items as one, so that none shows through another and none blends with what lies under all of them. */
+const asOne = (items: readonly DrawItem[], opacity: number): readonly DrawItem[] => {
+  const [only] = items;
+  if (items.length === 1 && only!.kind !== 'group') return [{ ...only!, opacity: only!.opacity * opacity }];
+  const blends = items.some((item) => item.blend !== undefined);
+  return items.length > 0 && (opacity < 1 || blends) ? [{ kind: 'group', items, opacity }] : items;
+};
+
+/** Art as it stands. */
+const drawArt = ({ shapes, groups = [], transform, opacity }: Art): readonly DrawItem[] =>
+  asOne(nested(entriesOf(shapes, groups, transform), groups, transform), opacity);
+
+/** Art as it stands, shape by shape, each in groups of its own. */
+const drawShapes = ({ shapes, groups = [], transform, opacity }: Art): (readonly DrawItem[])[] =>
+  entriesOf(shapes, groups, transform).map((entry) => asOne(nested([entry], groups, transform), opacity));
 
 /** Letters as they stand, one fill each. */
-const drawLetters = (lettering: Lettering): ShapeItem[][] =>
+const drawLetters = (lettering: Lettering): DrawItem[][] =>
   letterOutlines(lettering).map((path) =>
     path.length > 0 ? [{ kind: 'fill', path, colour: lettering.colour, opacity: lettering.opacity }] : [],
   );
 
 /** All letters as one fill, so that none shows through another where they meet. */
-function drawLettering(lettering: Lettering): ShapeItem[] {
+function drawLettering(lettering: Lettering): DrawItem[] {
   const path = letterOutlines(lettering).flat();
   return path.length > 0
     ? [{ kind: 'fill', path, colour: lettering.colour, opacity: lettering.opacity }]
     : [];
 }
 
-const still = new WeakMap<Layer, readonly ShapeItem[]>();
-const stillParts = new WeakMap<Layer, readonly (readonly ShapeItem[])[]>();
+const still = new WeakMap<Layer, readonly DrawItem[]>();
+const stillParts = new WeakMap<Layer, readonly (readonly DrawItem[])[]>();
 
 const isSeen = (layer: Artwork): boolean => !layer.hidden && layer.opacity > 0;
 
 /** What art or lettering shows shape by shape, or letter by letter: the same items as long as it is the same layer. */
-export function partItems(layer: Artwork): readonly (readonly ShapeItem[])[] {
+export function partItems(layer: Artwork): readonly (readonly DrawItem[])[] {
   let items = stillParts.get(layer);
   if (!items) {
-    items = !isSeen(layer) ? [] : layer.type === 'art' ? drawArt(layer) : drawLetters(layer);
+    items = !isSeen(layer) ? [] : layer.type === 'art' ? drawShapes(layer) : drawLetters(layer);
     stillParts.set(layer, items);
   }
   return items;
 }
 
 /** What art or lettering shows: the same items as long as it is the same layer. */
-export function artItems(layer: Artwork): readonly ShapeItem[] {
+export function artItems(layer: Artwork): readonly DrawItem[] {
   let items = still.get(layer);
   if (!items) {
-    items = !isSeen(layer) ? [] : layer.type === 'art' ? partItems(layer).flat() : drawLettering(layer);
+    items = !isSeen(layer) ? [] : layer.type === 'art' ? drawArt(layer) : drawLettering(layer);
     still.set(layer, items);
   }
   return items;

@@ -1,3 +1,4 @@
+import { type DrawItem, transformed } from '../draw';
 import {
   changed,
   groupsAround,
@@ -6,8 +7,11 @@ import {
   membersOf,
   partOf,
   revealersOf,
+  riddenAt,
   withinGroup,
+  worldOf,
   type Artwork,
+  type Change,
   type Group,
   type Layer,
   type Mask,
@@ -15,36 +19,20 @@ import {
   type Piece,
   type Reveal,
 } from '../document';
-import { isIdentity } from '../geometry';
+import { applied, kindOfEffect, type Variant } from '../effects';
+import { IDENTITY, inverse, isIdentity } from '../geometry';
 import { keysOf, valueAt, type Animated } from '../timing';
 import { partItems } from './art-items';
-import type { DrawItem } from './draw-list';
+import { sameList, samplesOf, type Exposure } from './exposure';
+import { kept } from './kept';
 import { masked } from './masked';
 import { layersThrough, lookedThrough, ownersIn, strokesThrough, through, unhidden } from './reveal';
-import { transformed } from './transformed';
+import { subjectOf, varied } from './subject';
 
 type Items = readonly DrawItem[];
 
-interface Known {
-  readonly from: readonly unknown[];
-  readonly items: Items;
-}
-const made = new WeakMap<object, Map<string, Known>>();
-
-/** The same items again while all they are made from is the same. */
-function kept(of: object, step: string, from: readonly unknown[], make: () => Items): Items {
-  let steps = made.get(of);
-  if (!steps) made.set(of, (steps = new Map()));
-  const known = steps.get(step);
-  if (known && known.from.length === from.length && known.from.every((one, i) => one === from[i]))
-    return known.items;
-  const items = make();
-  steps.set(step, { from, items });
-  return items;
-}
-
 /** What of some masks differs from frame to frame. */
-const maskMarks = (masks: readonly Mask[], frame: number): number[] =>
+export const maskMarks = (masks: readonly Mask[], frame: number): number[] =>
   keyedParts({ masks }).map((part) => {
     const value = partOf({ masks }, part)!;
     const keys = keysOf(value as Animated);
@@ -57,9 +45,14 @@ const maskMarks = (masks: readonly Mask[], frame: number): number[] =>
 function dressed(piece: Piece, one: Part, items: Items, frame: number): Items {
   if (items.length === 0) return items;
   const { masks } = one;
+  const inPicture = masks?.some((mask) => mask.stands === 'picture');
+  // What is flat shows nothing: then it does not matter where its masks stand.
+  const back = (inPicture && inverse(worldOf(piece, one, frame))) || IDENTITY;
   const left =
     masks && masks.length > 0
-      ? kept(one, 'masked', [items, ...maskMarks(masks, frame)], () => masked(items, masks, frame))
+      ? kept(one, 'masked', [items, ...back, ...maskMarks(masks, frame)], () =>
+          masked(items, masks, frame, back),
+        )
       : items;
   if (!one.place) return left;
   const m = withinGroup(piece, one, frame);
@@ -69,8 +62,10 @@ function dressed(piece: Piece, one: Part, items: Items, frame: number): Items {
 }
 
 /** Items as they meet what lies under them: as strong as their placement says, blended. */
-function laid(one: Part, items: Items, frame: number): Items {
-  const opacity = one.place ? valueAt(one.place.opacity, frame) : 1;
+function laid(piece: Piece, one: Part, items: Items, frame: number): Items {
+  const rider = one.place?.rider;
+  const presence = rider ? (riddenAt(piece, rider, frame)?.presence ?? 1) : 1;
+  const opacity = presence * (one.place ? valueAt(one.place.opacity, frame) : 1);
   const { blend } = one;
   if (items.length === 0 || (opacity === 1 && !blend)) return items;
   if (opacity <= 0) return [];
@@ -104,92 +99,224 @@ function knockedOut(items: Items): Items {
   return [{ kind: 'group', items: left, opacity: 1 }];
 }
 
-/**
- * What a piece shows where layers and groups are masked, placed, blended and seen through others. Chains are followed to
- * their end; the schema keeps out circles.
- * @param own what a layer shows by itself; the same items while nothing of it changes.
- */
-export function composedItems(piece: Piece, frame: number, own: (layer: Layer) => Items): Items {
-  const plain = [...piece.layers, ...piece.groups].every(
-    (one) => !one.reveal && !one.place && !one.masks && !one.blend,
+/** Whether layers and groups of a piece lie over one another just as they are. */
+const isPlain = (piece: Piece): boolean =>
+  [...piece.layers, ...piece.groups].every(
+    (one) => !one.reveal && !one.place && !one.masks && !one.blend && !one.effects,
   );
-  if (plain) return piece.layers.flatMap(own);
-  const onlyThrough = lookedThrough(piece);
-  const matteOf = (one: Layer | Group): Items =>
-    'type' in one
-      ? layerItems(unhidden(one))
-      : groupItems(one, membersOf(piece, one.id).map(unhidden), 'matte');
-  const layerItems = (layer: Layer): Items => {
-    const { reveal } = layer;
-    const base = dressed(piece, layer, own(layer), frame);
-    return laid(layer, reveal ? seen(layer, base, reveal) : base, frame);
+
+/** What a layer shows by itself at a frame; the same items while nothing of it changes. */
+export type Own = (layer: Layer, frame: number, variant: Variant | null) => Items;
+
+/** What a part of the picture is made for: to be seen, or to be seen through. */
+type As = 'seen' | 'matte';
+
+/** A moment of a piece: its frame, and how strokes are shown otherwise than they are. */
+interface When {
+  readonly frame: number;
+  readonly variant: Variant | null;
+  /** Where motion is to be blurred: how, and in how many samples at the most. */
+  readonly shutter?: Exposure | null;
+}
+
+const keyOf = ({ frame, variant }: When): string =>
+  variant ? `${frame} ${variant.width} ${variant.reach}` : String(frame);
+
+/** What a piece shows at the moments that are asked for while one frame of it is made. */
+interface Moments {
+  readonly piece: Piece;
+  readonly own: Own;
+  /** Layers that are only looked through. */
+  readonly onlyThrough: ReadonlySet<string>;
+  /** What was made of one part at one moment while this frame is made. */
+  readonly once: (key: string, make: () => Items) => Items;
+}
+
+function momentsOf(piece: Piece, own: Own): Moments {
+  const done = new Map<string, Items>();
+  return {
+    piece,
+    own,
+    onlyThrough: lookedThrough(piece),
+    once(key, make) {
+      let items = done.get(key);
+      if (!items) done.set(key, (items = make()));
+      return items;
+    },
   };
-  const seen = (layer: Layer, base: Items, reveal: Reveal): Items => {
-    const revealers = revealersOf(piece, reveal);
-    // What all is gone that it was seen through is seen as it is.
-    if (revealers.length === 0) return base;
-    const apart = isArtwork(layer) && !(layer.type === 'lettering' && (layer.arrival || layer.count));
-    if (reveal.confined && apart && strokesThrough(piece, reveal).length > 0)
-      return confined(layer, base, reveal);
-    const mattes = revealers.map(matteOf);
-    return kept(layer, 'seen', [base, ...mattes], () => through(base, mattes.flat(), reveal));
-  };
-  /** Letter by letter, each only through the strokes that run along it; what is no stroke uncovers all of them. */
-  const confined = (layer: Artwork, base: Items, reveal: Reveal): Items => {
-    const strokes = strokesThrough(piece, reveal);
-    const mattes = strokes.map(matteOf);
-    const others = layersThrough(piece, reveal)
-      .filter((one) => one.type !== 'stroke')
-      .map(matteOf);
-    return kept(layer, 'seen', [base, ...mattes, ...others], () => {
-      const of = ownersIn(layer, strokes);
-      const m = withinGroup(piece, layer, frame);
-      return partItems(layer).flatMap((items, i) => {
-        const shown = [...of[i]!.flatMap((k) => mattes[k]!), ...others.flat()];
-        // A letter whose strokes stand still is the very same item, which painting knows again.
-        return kept(items, 'letter', [base, reveal, ...shown], () => {
-          const left = layer.masks?.length ? masked(items, layer.masks, frame) : items;
-          return through(
-            left.map((item) => transformed(item, m)),
-            shown,
-            reveal,
-          );
-        });
+}
+
+/** What a layer or group is seen through. */
+function matteOf(moments: Moments, one: Part, when: When): Items {
+  return 'type' in one
+    ? layerItems(moments, unhidden(one), when, 'matte')
+    : groupItems(moments, one, membersOf(moments.piece, one.id).map(unhidden), when, 'matte');
+}
+
+/** A layer placed and uncovered, before its effects. */
+function uncoveredLayer(moments: Moments, layer: Layer, when: When, as: As): Items {
+  const { piece } = moments;
+  const { frame, variant } = when;
+  // What others are seen through goes as far as it is told, and stays as wide as it is.
+  const shown = variant && as === 'matte' ? { ...variant, width: 1 } : variant;
+  const base = dressed(piece, layer, moments.own(layer, frame, shown), frame);
+  const { reveal } = layer;
+  if (!reveal) return base;
+  const revealers = revealersOf(piece, reveal);
+  // What all is gone that it was seen through is seen as it is.
+  if (revealers.length === 0) return base;
+  const apart = isArtwork(layer) && !(layer.type === 'lettering' && (layer.arrival || layer.count));
+  if (reveal.confined && apart && strokesThrough(piece, reveal).length > 0)
+    return confined(moments, layer, base, reveal, when);
+  const mattes = revealers.map((one) => matteOf(moments, one, when));
+  return kept(layer, 'uncovered', [base, ...mattes], () => through(base, mattes.flat(), reveal));
+}
+
+/** Letter by letter, each only through the strokes that run along it; what is no stroke uncovers all of them. */
+function confined(moments: Moments, layer: Artwork, base: Items, reveal: Reveal, when: When): Items {
+  const { piece } = moments;
+  const strokes = strokesThrough(piece, reveal);
+  const mattes = strokes.map((one) => matteOf(moments, one, when));
+  const others = layersThrough(piece, reveal)
+    .filter((one) => one.type !== 'stroke')
+    .map((one) => matteOf(moments, one, when));
+  return kept(layer, 'uncovered', [base, ...mattes, ...others], () => {
+    const of = ownersIn(layer, strokes);
+    const m = withinGroup(piece, layer, when.frame);
+    return partItems(layer).flatMap((items, i) => {
+      const shown = [...of[i]!.flatMap((k) => mattes[k]!), ...others.flat()];
+      // A letter whose strokes stand still is the very same item, which painting knows again.
+      return kept(items, 'letter', [base, reveal, ...shown], () => {
+        const left = layer.masks?.length ? masked(items, layer.masks, when.frame) : items;
+        return through(
+          left.map((item) => transformed(item, m)),
+          shown,
+          reveal,
+        );
       });
     });
-  };
-  const groupItems = (group: Group, members: readonly Layer[], as: string): Items => {
-    const inner = itemsOf(members, group, as);
-    const children = [...members, ...piece.groups].filter((one) => one.group === group.id);
-    // What cuts out what lies under it cuts out no more than its own group.
-    const alone = children.some((one) => one.blend === 'xor');
-    const all = kept(group, `items ${as}`, [alone, inner.length, ...inner], () =>
-      alone ? knockedOut(inner) : inner,
+  });
+}
+
+/** A group placed and uncovered, before its effects. */
+function uncoveredGroup(
+  moments: Moments,
+  group: Group,
+  members: readonly Layer[],
+  when: When,
+  as: As,
+): Items {
+  const { piece } = moments;
+  const inner = itemsOf(moments, members, group, when, as);
+  const children = [...members, ...piece.groups].filter((one) => one.group === group.id);
+  // What cuts out what lies under it cuts out no more than its own group.
+  const alone = children.some((one) => one.blend === 'xor');
+  const all = kept(group, `items ${as}`, [alone, inner.length, ...inner], () =>
+    alone ? knockedOut(inner) : inner,
+  );
+  const base = dressed(piece, group, all, when.frame);
+  const { reveal } = group;
+  const mattes = reveal ? revealersOf(piece, reveal).map((one) => matteOf(moments, one, when)) : [];
+  return reveal && mattes.length > 0
+    ? kept(group, `uncovered ${as}`, [base, ...mattes], () => through(base, mattes.flat(), reveal))
+    : base;
+}
+
+/** What is shown of a part once its effects are done, one after another: `uncovered` is what they are done to, at any moment. */
+function effected(moments: Moments, one: Part, when: When, as: As, uncovered: (when: When) => Items): Items {
+  const { piece } = moments;
+  const effects = (one.effects ?? []).filter(
+    (effect) => effect.on && (as === 'seen' || kindOfEffect(effect).touches === 'shape'),
+  );
+  const after = (done: number, at: When): Items => {
+    if (done === 0) return uncovered(at);
+    return moments.once(`${one.id} ${as} ${done} ${keyOf(at)}`, () =>
+      applied(effects[done - 1]!, {
+        ...subjectOf(piece, one, at.frame),
+        items: (frame, variant) => after(done - 1, { frame, variant: varied(at.variant, variant) }),
+        kept: (from, make) => kept(one, `effect ${done} ${as}`, from, make),
+      }),
     );
-    const base = dressed(piece, group, all, frame);
-    const { reveal } = group;
-    const mattes = reveal ? revealersOf(piece, reveal).map(matteOf) : [];
-    const uncovered =
-      reveal && mattes.length > 0
-        ? kept(group, `seen ${as}`, [base, ...mattes], () => through(base, mattes.flat(), reveal))
-        : base;
-    return laid(group, uncovered, frame);
   };
-  /** What some layers show that lie within a group (or anywhere): groups among them as a whole. */
-  const itemsOf = (layers: readonly Layer[], within: Group | null, as: string): Items => {
-    const done = new Set<string>();
-    return layers.flatMap((layer): Items => {
-      if (as === 'seen' && onlyThrough.has(layer.id)) return [];
-      const around = groupsAround(piece, layer);
-      const group = around[(within ? around.indexOf(within) : around.length) - 1];
-      if (!group) return layerItems(layer);
-      if (done.has(group.id)) return [];
-      done.add(group.id);
-      const own = layers.filter((other) => groupsAround(piece, other).includes(group));
-      return groupItems(group, own, as);
-    });
-  };
-  const all = itemsOf(piece.layers, null, 'seen');
+  return after(effects.length, when);
+}
+
+function layerItems(moments: Moments, layer: Layer, when: When, as: As): Items {
+  const items = effected(moments, layer, when, as, (at) => uncoveredLayer(moments, layer, at, as));
+  return laid(moments.piece, layer, items, when.frame);
+}
+
+function groupItems(moments: Moments, group: Group, members: readonly Layer[], when: When, as: As): Items {
+  const items = effected(moments, group, when, as, (at) => uncoveredGroup(moments, group, members, at, as));
+  return laid(moments.piece, group, items, when.frame);
+}
+
+/** Whether a group only holds its layers together. */
+const passesThrough = (group: Group): boolean =>
+  !group.place && !group.masks && !group.reveal && !group.blend && !group.effects;
+
+/** A part as a shutter sees it that is open for a while; what does not move meanwhile is the very same as without one. */
+function exposed(one: Part, when: When, make: (when: When) => Items): Items {
+  const { shutter } = when;
+  const at = (frame: number): Items => make({ frame, variant: when.variant, shutter: null });
+  const now = at(when.frame);
+  if (!shutter || one.unblurred) return now;
+  const times = samplesOf(shutter, when.frame, at);
+  if (times.length === 0) return now;
+  const lists = times.map(at);
+  if (lists.every((items) => sameList(items, now))) return now;
+  const { blend } = one;
+  return kept(one, 'exposed', lists, () => [
+    {
+      kind: 'group',
+      moments: true,
+      items: lists.map((items) => ({
+        kind: 'group',
+        items: blend ? items.map(unblended) : items,
+        opacity: 1,
+      })),
+      opacity: 1,
+      ...(blend && { blend }),
+    },
+  ]);
+}
+
+/** An item that meets what lies under it plainly. */
+const unblended = (item: DrawItem): DrawItem =>
+  changed<DrawItem>(item, { blend: undefined } as Change<DrawItem>);
+
+/** What some layers show that lie within a group (or anywhere): groups among them as a whole. */
+function itemsOf(
+  moments: Moments,
+  layers: readonly Layer[],
+  within: Group | null,
+  when: When,
+  as: As,
+): Items {
+  const { piece, onlyThrough } = moments;
+  const done = new Set<string>();
+  return layers.flatMap((layer): Items => {
+    if (as === 'seen' && onlyThrough.has(layer.id)) return [];
+    const around = groupsAround(piece, layer);
+    const group = around[(within ? around.indexOf(within) : around.length) - 1];
+    if (!group) return exposed(layer, when, (at) => layerItems(moments, layer, at, as));
+    if (done.has(group.id)) return [];
+    done.add(group.id);
+    const own = layers.filter((other) => groupsAround(piece, other).includes(group));
+    const make = (at: When): Items => groupItems(moments, group, own, at, as);
+    // Of a group that only holds its layers together, each is blurred by itself: what stands still stays sharp and costs nothing.
+    return passesThrough(group) ? make(when) : exposed(group, when, make);
+  });
+}
+
+/**
+ * What a piece shows where layers and groups are masked, placed, blended, seen through others and changed by effects. Chains are
+ * followed to their end; the schema keeps out circles.
+ * @param shutter how motion is blurred; null where it is not.
+ */
+export function composedItems(piece: Piece, frame: number, own: Own, shutter: Exposure | null): Items {
+  if (isPlain(piece) && !shutter) return piece.layers.flatMap((layer) => own(layer, frame, null));
+  const all = itemsOf(momentsOf(piece, own), piece.layers, null, { frame, variant: null, shutter }, 'seen');
   return all.some((item) => item.blend === 'xor')
     ? kept(piece, 'knocked out', all, () => knockedOut(all))
     : all;

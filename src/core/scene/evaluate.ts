@@ -1,5 +1,8 @@
+import type { DrawItem, DrawList } from '../draw';
 import {
+  changed,
   contentOf,
+  strokeAt,
   windowAt,
   type Layer,
   type Lettering,
@@ -7,46 +10,56 @@ import {
   type Piece,
   type Stroke,
 } from '../document';
-import { framesPerSecond } from '../timing';
+import { heldFrame, type Variant } from '../effects';
+import type { InkWindow } from '../ink';
+import { framesPerSecond, mapValues } from '../timing';
 import { arrivalMarks, arrivedItems } from './arrived';
 import { artItems } from './art-items';
 import { composedItems } from './composed';
 import { countedAt } from './counted';
-import type { DrawItem, DrawList } from './draw-list';
 import { inkMarks } from './ink-now';
+import { MOST_SAMPLES } from './exposure';
+import { kept } from './kept';
 import { momentOf, type Moment } from './moment';
 import { strokeItems } from './stroke-items';
 
 type Items = readonly DrawItem[];
-type Mark = number | string | object | undefined;
 
-/** What each layer drew last: while all that it is made from stands still, it draws the very same items. */
-const drawn = new WeakMap<Layer, { marks: readonly Mark[]; items: Items }>();
-
-function asBefore(layer: Layer, marks: readonly Mark[], draw: () => Items): Items {
-  const last = drawn.get(layer);
-  if (last && last.marks.length === marks.length && last.marks.every((mark, i) => mark === marks[i]))
-    return last.items;
-  const items = draw();
-  drawn.set(layer, { marks, items });
-  return items;
+/** A stroke shown otherwise than it is, as an effect that repeats it asks. */
+function variedWindow(window: InkWindow, { reach }: Variant): InkWindow {
+  return reach < 1
+    ? { ...window, head: Math.min(window.head, reach), tail: Math.min(window.tail, reach) }
+    : window;
 }
 
-function strokeAt(stroke: Stroke, moment: Moment): Items {
-  const window = windowAt(stroke, moment.frame);
-  const marks = [window.head, window.tail, window.slide, ...inkMarks(stroke.ink, moment)];
-  return asBefore(stroke, marks, () => strokeItems(stroke, window, moment));
+const inkVaried = (stroke: Stroke, { width }: Variant): Stroke =>
+  width === 1
+    ? stroke
+    : kept(stroke, 'varied', [width], () => ({
+        ...stroke,
+        ink: { ...stroke.ink, width: mapValues(stroke.ink.width, (value) => Math.min(4000, value * width)) },
+      }));
+
+function drawnStroke(stroke: Stroke, moment: Moment, variant: Variant | null): Items {
+  const own = windowAt(stroke, moment.frame);
+  const window = variant ? variedWindow(own, variant) : own;
+  const shown = variant ? inkVaried(stroke, variant) : stroke;
+  const marks = [window.head, window.tail, window.slide, ...inkMarks(shown.ink, moment)];
+  return kept(shown, 'drawn', marks, () => strokeItems(shown, window, moment));
 }
 
-function letteringAt(lettering: Lettering, piece: Piece, frame: number): Items {
+/** What lettering shows at a frame, in its own coordinates. */
+export function letteringAt(lettering: Lettering, piece: Piece, frame: number): Items {
   const now = countedAt(lettering, frame);
   if (!lettering.arrival) return artItems(now);
   const line = piece.layers.find((layer) => layer.id === lettering.arrival!.line);
-  return asBefore(lettering, [now, line, ...arrivalMarks(now, frame)], () => arrivedItems(now, piece, frame));
+  return kept(lettering, 'drawn', [now, line, ...arrivalMarks(now, frame)], () =>
+    arrivedItems(now, piece, frame),
+  );
 }
 
 /** The frame of its content that a nested piece shows at a frame of the piece around it; null where it shows nothing. */
-function innerFrame(nested: Nested, piece: Pick<Piece, 'rate'>, frame: number): number | null {
+export function innerFrame(nested: Nested, piece: Pick<Piece, 'rate'>, frame: number): number | null {
   const content = contentOf(nested);
   const own = ((frame - nested.start) * framesPerSecond(content.rate)) / framesPerSecond(piece.rate);
   if (own < 0) return null;
@@ -55,13 +68,26 @@ function innerFrame(nested: Nested, piece: Pick<Piece, 'rate'>, frame: number): 
   return nested.after === 'last frame' || own < content.length ? content.length - 1 : null;
 }
 
+const sharp = new WeakMap<Piece, Piece>();
+
+/** A piece without motion blur; the same object for the same one. */
+function unshuttered(piece: Piece): Piece {
+  if (!piece.shutter) return piece;
+  let plain = sharp.get(piece);
+  if (!plain) sharp.set(piece, (plain = changed<Piece>(piece, { shutter: undefined })));
+  return plain;
+}
+
 function nestedAt(nested: Nested, piece: Piece, frame: number): Items {
   if (nested.hidden || nested.opacity <= 0) return [];
   const own = innerFrame(nested, piece, frame);
   if (own === null) return [];
-  const { items, width, height } = evaluate(contentOf(nested), own);
-  return asBefore(nested, [nested.opacity, items.length, ...items], () => {
-    if (items.length === 0) return [];
+  // Where all of it is blurred, what it holds is looked at moment by moment.
+  const content = contentOf(nested);
+  const shown = piece.shutter ? unshuttered(content) : content;
+  const { items, width, height } = evaluate(shown, own);
+  return kept(nested, 'drawn', [nested.opacity, items.length, ...items], () => {
+    if (items.length === 0) return items;
     // What lies outside its own picture is cut off, as when it is exported.
     const frameOf: DrawItem = {
       kind: 'fill',
@@ -70,9 +96,25 @@ function nestedAt(nested: Nested, piece: Piece, frame: number): Items {
       opacity: 1,
       operator: 'keep',
     };
-    return [{ kind: 'group', items: [...items, frameOf], opacity: nested.opacity }];
+    return [{ kind: 'group', items: [...items, frameOf], opacity: nested.opacity }] as Items;
   });
 }
+
+type Show<L extends Layer = Layer> = (
+  layer: L,
+  piece: Piece,
+  frame: number,
+  variant: Variant | null,
+) => Items;
+
+/** What each kind of layer shows at a frame, in its own coordinates. */
+const SHOWS: { readonly [K in Layer['type']]: Show<Extract<Layer, { type: K }>> } = {
+  stroke: (stroke, piece, frame, variant) =>
+    drawnStroke(strokeAt(piece, stroke, frame), momentOf(piece, frame), variant),
+  art: artItems,
+  lettering: letteringAt,
+  piece: nestedAt,
+};
 
 /** Whether two draw lists are made of the same items, and so paint the same picture. */
 export const sameItems = (a: DrawList, b: DrawList): boolean =>
@@ -81,21 +123,16 @@ export const sameItems = (a: DrawList, b: DrawList): boolean =>
 /**
  * What a piece shows at a frame. Pure: the same piece and frame give the same list on every machine.
  * @param frame frames from the start; fractions lie between two frames.
+ * @param samples how many moments of a frame motion blur is made of at the most: fewer where it must be quick.
  */
-export function evaluate(piece: Piece, frame: number): DrawList {
-  const moment = momentOf(piece, frame);
-  const own = (layer: Layer): Items => {
-    switch (layer.type) {
-      case 'stroke':
-        return strokeAt(layer, moment);
-      case 'lettering':
-        return letteringAt(layer, piece, frame);
-      case 'piece':
-        return nestedAt(layer, piece, frame);
-      case 'art':
-        return artItems(layer);
-    }
-  };
-  const items = composedItems(piece, frame, own);
+export function evaluate(piece: Piece, frame: number, samples: number = MOST_SAMPLES): DrawList {
+  const { shutter, drawings } = piece;
+  const drawn = drawings ? heldFrame(frame, drawings, framesPerSecond(piece.rate)) : frame;
+  const items = composedItems(
+    piece,
+    drawn,
+    (layer, at, variant) => (SHOWS[layer.type] as Show)(layer, piece, at, variant),
+    shutter && !drawings ? { ...shutter, samples } : null,
+  );
   return { width: piece.size.width, height: piece.size.height, items };
 }

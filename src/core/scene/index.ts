@@ -1,15 +1,14 @@
 export * from './art-items';
 export { arrivedItems, shownParts } from './arrived';
-export * from './draw-list';
 export { numberWords } from './counted';
 export * from './evaluate';
+export { MOST_SAMPLES } from './exposure';
 export { masked } from './masked';
-export { transformed } from './transformed';
 export * from './ink-on-screen';
-export * from './item-bounds';
 export * from './layer-bounds';
 export * from './loop-check';
 export * from './owners';
 export * from './poster-frame';
 export * from './reveal';
+export { shownBox } from './shown-box';
 export { dashUnit, stopsAt } from './ink-now';

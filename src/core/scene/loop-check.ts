@@ -1,16 +1,31 @@
-import { strokesOf, windowAt, type Piece, type Stroke } from '../document';
-import { measurePath } from '../geometry';
+import {
+  boxOf,
+  contentOf,
+  groupsAround,
+  layersOf,
+  membersOf,
+  riddenAt,
+  windowAt,
+  worldOf,
+  type Part,
+  type Piece,
+  type Stroke,
+} from '../document';
+import { applyMatrix, distance, measurePath } from '../geometry';
 import { inkedLengths, patternLength, runsOf } from '../ink';
 import { valueAt } from '../timing';
+import { maskMarks } from './composed';
+import { evaluate, innerFrame, letteringAt } from './evaluate';
 import { dashesAt, inkMarks } from './ink-now';
 import { momentOf, type Moment } from './moment';
+import { onlySeen } from './shown-box';
 
-/** A stroke that does not look the same when the piece begins again. */
+/** A layer or group that does not look the same when the piece begins again. */
 export interface LoopGap {
-  readonly stroke: Stroke;
-  /** What of it differs: where its ink lies, or how it looks. */
-  readonly differs: 'ink' | 'look';
-  /** Pixels of path that are inked at one of the two moments and not at the other; 0 for a look. */
+  readonly part: Part;
+  /** What of it differs: where its ink lies, how it looks, where it is placed, what its masks leave, what its text or piece shows, what effects make of it. */
+  readonly differs: 'ink' | 'look' | 'place' | 'strength' | 'masks' | 'text' | 'piece' | 'finish';
+  /** Pixels of path that are inked at one of the two moments and not at the other; 0 for everything else. */
   readonly pixels: number;
 }
 
@@ -43,22 +58,85 @@ const shared = (a: Spans, b: Spans): number =>
     0,
   );
 
-/**
- * The strokes by which a loop is seen to jump: those that look otherwise one frame after the last than at the first. None
- * where the piece plays over and over without a seam.
- */
-export function loopGaps(piece: Piece): LoopGap[] {
-  return strokesOf(piece).flatMap((stroke): LoopGap[] => {
-    if (stroke.hidden) return [];
-    const [first, after] = [spansAt(stroke, 0), spansAt(stroke, piece.length)];
-    const pixels = lengthOf(first) + lengthOf(after) - 2 * shared(first, after);
-    if (pixels > SEEN) return [{ stroke, differs: 'ink', pixels }];
-    if (lengthOf(first) <= SEEN) return [];
-    const looks = [0, piece.length].map((frame) => lookAt(stroke, momentOf(piece, frame)));
-    const same = looks[0]!.every((mark, i) => alike(mark, looks[1]![i]!));
-    return same ? [] : [{ stroke, differs: 'look', pixels: 0 }];
-  });
+/** The two frames that must look alike: the first, and one after the last. */
+type Ends = readonly [first: number, after: number];
+
+/** What of one part by itself differs between two frames, groups around it left out. */
+function differsByItself(piece: Piece, part: Part, ends: Ends): Omit<LoopGap, 'part'> | null {
+  const { masks } = part;
+  if (masks && !same(ends, (frame) => maskMarks(masks, frame))) return { differs: 'masks', pixels: 0 };
+  if (!('type' in part) || part.type === 'art') return null;
+  if (part.type === 'lettering')
+    return same(ends, (frame) => letteringAt(part, piece, frame)) ? null : { differs: 'text', pixels: 0 };
+  if (part.type === 'piece') {
+    const inner = ends.map((frame) => innerFrame(part, piece, frame)) as [number | null, number | null];
+    const [a, b] = inner;
+    if (a === null && b === null) return null;
+    const closes = a !== null && b !== null && (a === b || gapsBetween(contentOf(part), [a, b]).length === 0);
+    return closes ? null : { differs: 'piece', pixels: 0 };
+  }
+  const [first, after] = [spansAt(part, ends[0]), spansAt(part, ends[1])];
+  const pixels = lengthOf(first) + lengthOf(after) - 2 * shared(first, after);
+  if (pixels > SEEN) return { differs: 'ink', pixels };
+  if (lengthOf(first) <= SEEN) return null;
+  const looks = ends.map((frame) => lookAt(part, momentOf(piece, frame)));
+  return looks[0]!.every((mark, i) => alike(mark, looks[1]![i]!)) ? null : { differs: 'look', pixels: 0 };
 }
+
+/** How strong a part is at a frame, the groups around it reckoned in. */
+const strengthAt = (piece: Piece, part: Part, frame: number): number =>
+  [part, ...groupsAround(piece, part)].reduce(
+    (product, one) =>
+      product *
+      (one.place ? valueAt(one.place.opacity, frame) : 1) *
+      (one.place?.rider ? (riddenAt(piece, one.place.rider, frame)?.presence ?? 1) : 1),
+    1,
+  );
+
+/** Whether effects make something else of what is the same by itself. */
+function finishDiffers(piece: Piece, part: Part, ends: Ends): boolean {
+  if (!part.effects?.some(({ on }) => on)) return false;
+  const alone = onlySeen(piece, layersOf(piece, part.id));
+  return !same(ends, (frame) => evaluate(alone, frame).items);
+}
+
+function gapsBetween(piece: Piece, ends: Ends): LoopGap[] {
+  const strength = (part: Part): number[] => ends.map((frame) => strengthAt(piece, part, frame));
+  const seen = (part: Part): boolean => strength(part).some((value) => value > 0);
+  function of(part: Part): LoopGap | null {
+    const own = differsByItself(piece, part, ends);
+    if (own) return { part, ...own };
+    // Groups move and fade what is in them: that is told of their layers, which are seen.
+    const finish = (): LoopGap | null =>
+      finishDiffers(piece, part, ends) ? { part, differs: 'finish', pixels: 0 } : null;
+    if (!('type' in part)) return membersOf(piece, part.id).some(of) ? null : finish();
+    const [a, b] = strength(part);
+    if (Math.abs(a! - b!) > 1e-3) return { part, differs: 'strength', pixels: 0 };
+    const box = boxOf(piece, part.id);
+    const corners = box
+      ? [
+          { x: box.left, y: box.top },
+          { x: box.right, y: box.bottom },
+        ]
+      : [];
+    const [m, n] = ends.map((frame) => worldOf(piece, part, frame));
+    const moved = corners.some((p) => distance(applyMatrix(m!, p), applyMatrix(n!, p)) > SEEN);
+    return moved ? { part, differs: 'place', pixels: 0 } : finish();
+  }
+  const layers = piece.layers.filter((layer) => !layer.hidden);
+  const inUse = piece.groups.filter((group) => membersOf(piece, group.id).some((layer) => !layer.hidden));
+  return [...layers, ...inUse].filter(seen).flatMap((part) => of(part) ?? []);
+}
+
+/**
+ * The layers and groups by which a loop is seen to jump: those that look otherwise one frame after the last than at the first,
+ * by their ink, their look, where they stand, their masks and mattes, their text, or the piece they show. None where the piece
+ * plays over and over without a seam.
+ */
+export const loopGaps = (piece: Piece): LoopGap[] => gapsBetween(piece, [0, piece.length]);
+
+const same = (ends: Ends, at: (frame: number) => unknown): boolean =>
+  JSON.stringify(at(ends[0])) === JSON.stringify(at(ends[1]));
 
 const alike = (a: number | string, b: number | string): boolean =>
   typeof a === 'number' && typeof b === 'number' ? Math.abs(a - b) < 1e-6 : a === b;

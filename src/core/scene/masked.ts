@@ -1,16 +1,18 @@
+import { type DrawItem, type FillItem, type GroupItem, transformed } from '../draw';
 import { pathAt, type Mask, type MaskShape } from '../document';
 import {
   ellipseShape,
+  IDENTITY,
   rectangleShape,
   translation,
   transformCommands,
   wholePath,
+  type Matrix,
   type PathCommand,
   type Point,
 } from '../geometry';
 import { disc, type LinearGradient } from '../ink';
 import { valueAt } from '../timing';
-import type { DrawItem, FillItem, GroupItem } from './draw-list';
 
 type Items = readonly DrawItem[];
 
@@ -151,7 +153,14 @@ function covered(mask: Mask, frame: number): DrawItem[] {
   };
   const items: DrawItem[] = [fill(path, 1)];
   if (expansion !== 0) items.push(expansion < 0 ? { ...rim, operator: 'erase' } : rim);
-  return [{ kind: 'group', items, opacity, ...(feather > 0 && { blur: feather / 2 }) }];
+  return [
+    {
+      kind: 'group',
+      items,
+      opacity,
+      ...(feather > 0 && { filters: [{ kind: 'blur', deviation: feather / 2 }] }),
+    },
+  ];
 }
 
 /** Some of a mask's items, as one that meets what lies under it. */
@@ -161,9 +170,10 @@ const asOne = (items: Items, operator: 'erase' | 'keep'): DrawItem =>
     : { kind: 'group', items, opacity: 1, operator };
 
 /** What all masks together leave: each meets what those before it have left. */
-function combined(masks: readonly Mask[], frame: number): DrawItem[] {
+function combined(masks: readonly Mask[], frame: number, back: Matrix): DrawItem[] {
   return masks.reduce<DrawItem[]>((before, mask, i) => {
-    const own = covered(mask, frame);
+    const shape = covered(mask, frame);
+    const own = mask.stands === 'picture' ? shape.map((item) => transformed(item, back)) : shape;
     const shown: Items = mask.inverted
       ? [
           {
@@ -181,10 +191,13 @@ function combined(masks: readonly Mask[], frame: number): DrawItem[] {
   }, []);
 }
 
-/** What of some items their masks leave to be seen at a frame. */
-export function masked(items: Items, masks: readonly Mask[], frame: number): Items {
+/**
+ * What of some items their masks leave to be seen at a frame.
+ * @param back from the picture's coordinates to those of the items.
+ */
+export function masked(items: Items, masks: readonly Mask[], frame: number, back: Matrix = IDENTITY): Items {
   if (items.length === 0) return items;
-  const left = combined(masks, frame);
+  const left = combined(masks, frame, back);
   if (left.length === 0) return [];
   const group: GroupItem = { kind: 'group', items: [...items, asOne(left, 'keep')], opacity: 1 };
   return [group];

@@ -1,17 +1,18 @@
+import { BLENDS, type Blend, inkBounds } from '../draw';
 import { createCanvas } from '@napi-rs/canvas';
 import {
   addLayers,
   addNested,
   addPin,
-  BLENDS,
   contentOf,
   groupLayers,
+  moveLayers,
   movePin,
   movePivot,
   newMask,
   newPiece,
   newStroke,
-  parentFault,
+  canCarry,
   readPiece,
   setBlend,
   setKey,
@@ -23,7 +24,6 @@ import {
   withPlacement,
   worldOf,
   type Art,
-  type Blend,
   type Mask,
   type MaskShape,
   type Piece,
@@ -32,7 +32,7 @@ import { applyMatrix, lineShape, rectangleShape } from '../geometry';
 import { paint, type MakeCanvas, type PaintContext } from '../paint';
 import { seeded } from '../testing/families';
 import { LINEAR } from '../timing';
-import { inkBounds, evaluate, sameItems } from '.';
+import { evaluate, sameItems } from '.';
 
 const [W, H] = [120, 90];
 const make = ((w: number, h: number) => createCanvas(w, h)) as unknown as MakeCanvas;
@@ -208,7 +208,7 @@ test('what is carried moves as its parent does, from how both stood when it was 
   // A quarter of a turn about the parent's pivot.
   expect(now.x - pivot.x).toBeCloseTo(-(was.y - pivot.y), 6);
   expect(now.y - pivot.y).toBeCloseTo(was.x - pivot.x, 6);
-  expect(parentFault(piece, 'a', 'b')).toMatch(/carried along/);
+  expect(canCarry(piece, 'b', 'a')).toBe(false);
   expect(readPiece(setParent(piece, 'a', 'b', 0)).ok).toBe(false);
 
   let pinned = addPin(pieceOf(box('c', 10, 10, 10, 10, '#ff0000')), { id: 'p', name: 'Pin', x: 30, y: 30 });
@@ -405,6 +405,29 @@ test('a hold-out follows its keys; frames between which nothing moves give the v
   }
   expect(sameItems(evaluate(piece, 30), evaluate(piece, 35))).toBe(true);
   expect(sameItems(evaluate(piece, 12), evaluate(piece, 13))).toBe(false);
+});
+
+test('a hold-out that stands in the picture stays there, however what it holds out moves, alone or in a group', () => {
+  const shape: MaskShape = { kind: 'path', path: rectangleShape({ x: 40, y: 20 }, { x: 60, y: 70 }) };
+  const held = (mask: Mask) => setMasks(pieceOf(box('a', 0, 0, W, H, '#ffffff')), 'a', [mask]);
+  const mask: Mask = { ...newMask('hold-out', shape, 'subtract'), stands: 'picture' };
+  const ways: ((p: Piece) => Piece)[] = [
+    (p) => p,
+    (p) => setPlace(p, 'a', 0, { x: 15, y: 4 }),
+    (p) => setPlace(p, 'a', 0, { rotation: 0.2, scaleX: 1.3 }),
+    (p) =>
+      setPlace(groupLayers(p, ['a'], { id: 'g', name: 'G' }), 'g', 0, { x: -12, scaleX: 1.5, scaleY: 1.5 }),
+    (p) => moveLayers(p, ['a'], { x: 9, y: 0 }),
+  ];
+  for (const way of ways) {
+    const piece = way(held(mask));
+    expect(readPiece(piece).ok).toBe(true);
+    const data = pixels(piece);
+    expect([at(data, 50, 45)[3], at(data, 42, 45)[3], at(data, 66, 45)[3]]).toEqual([0, 0, 255]);
+  }
+  // One that does not stand in the picture goes along.
+  const along = pixels(setPlace(held(newMask('hold-out', shape, 'subtract')), 'a', 0, { x: 15 }));
+  expect([at(along, 42, 45)[3], at(along, 65, 45)[3]]).toEqual([255, 0]);
 });
 
 test('a piece within a piece shows its own frames, cut off at its own edge, whatever the rates', () => {

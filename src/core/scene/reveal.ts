@@ -1,3 +1,4 @@
+import type { DrawItem, Filter } from '../draw';
 import {
   letterOutlines,
   membersOf,
@@ -9,7 +10,6 @@ import {
   type Stroke,
 } from '../document';
 import { commandsOf, compose, transformCommands, type PathCommand } from '../geometry';
-import type { DrawItem } from './draw-list';
 import { ownersOf } from './owners';
 
 type Items = readonly DrawItem[];
@@ -57,14 +57,10 @@ function matte(items: Items, { by, inverted, feather }: Reveal): DrawItem {
   // One shape alone needs no canvas of its own.
   if (items.length === 1 && only!.kind !== 'group' && by === 'shape' && feather === 0)
     return { ...only!, operator };
-  return {
-    kind: 'group',
-    items,
-    opacity: 1,
-    operator,
-    ...(by === 'brightness' && { alphaFrom: 'brightness' as const }),
-    ...(feather > 0 && { blur: feather / 2 }),
-  };
+  const filters: Filter[] = [];
+  if (by === 'brightness') filters.push({ kind: 'alpha from brightness' });
+  if (feather > 0) filters.push({ kind: 'blur', deviation: feather / 2 });
+  return { kind: 'group', items, opacity: 1, operator, ...(filters.length > 0 && { filters }) };
 }
 
 /** Items as they are seen through others. */

@@ -1,3 +1,4 @@
+import { inkBounds } from '../draw';
 import { createCanvas } from '@napi-rs/canvas';
 import {
   addLayers,
@@ -12,7 +13,7 @@ import {
 import { corner, measurePath, smooth, type Path } from '../geometry';
 import { paint } from '../paint';
 import { seeded } from '../testing/families';
-import { inkBounds, evaluate } from '.';
+import { evaluate } from '.';
 
 const line: Path = { closed: false, points: [corner(20, 50), corner(180, 50)] };
 const ring: Path = {

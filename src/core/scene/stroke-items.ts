@@ -1,15 +1,13 @@
+import { type DrawItem, type FillItem, transformed } from '../draw';
 import { colourAt, denseStops, rampAt, type Stop } from '../colour';
 import { changed, type Ink, type ShadowLine, type Stroke } from '../document';
+import { glowUnder, glowWithin, nowOf, shadowUnder } from '../effects';
 import {
   cornersOf,
   measurePath,
   parallelPath,
   pointAtLength,
-  subPath,
-  tangentAtLength,
-  transformCommands,
   translation,
-  wholePath,
   type MeasuredPath,
   type Path,
   type PathCommand,
@@ -25,145 +23,15 @@ import {
   penWidth,
   placeEnd,
   square,
-  sweptOutline,
   type InkWindow,
-  type PenWidth,
   type PlacedEnd,
   type Span,
   type StrokeEnd,
 } from '../ink';
 import { valueAt } from '../timing';
-import type { DrawItem, FillItem, GroupItem, StrokeItem } from './draw-list';
 import { dashesAt, stopsAt, tapersAt } from './ink-now';
 import type { Moment } from './moment';
-import { transformed } from './transformed';
-
-export const CANVAS_CAPS = { flat: 'butt', round: 'round', square: 'square' } as const;
-
-/** So long is drawn a dash without length, px: enough for a canvas to know where its cap looks. */
-const DOT = 0.02;
-/** The colour of shapes that only lend their alpha. */
-const MASK = '#000000';
-
-type Paint = Pick<FillItem, 'colour' | 'opacity'>;
-
-/** A stroke's ink where it lies at one moment: what all its parts are drawn from. */
-interface Laid {
-  readonly m: MeasuredPath;
-  readonly ink: Ink;
-  readonly width: number;
-  /** Where ink lies after ends have taken their place, px along the path. */
-  readonly inked: Span;
-  readonly spans: readonly Span[];
-  /** Null for an even pen. */
-  readonly pen: PenWidth | null;
-}
-
-const isWhole = (m: MeasuredPath, span: Span): boolean =>
-  m.path.closed && span.to - span.from >= m.length - 1e-9;
-
-/** The pen's way along a span; a dash without length becomes one that caps can stand on. */
-function way(m: MeasuredPath, span: Span): readonly PathCommand[] {
-  if (isWhole(m, span)) return wholePath(m.path);
-  if (span.to - span.from > DOT) return subPath(m, span.from, span.to);
-  const s = (span.from + span.to) / 2;
-  const on = m.path.closed ? s % m.length : s;
-  const [p, t] = [pointAtLength(m, on), tangentAtLength(m, on)];
-  return [
-    ['M', p.x - (t.x * DOT) / 2, p.y - (t.y * DOT) / 2],
-    ['L', p.x + (t.x * DOT) / 2, p.y + (t.y * DOT) / 2],
-  ];
-}
-
-/** The shape of a pen along spans: `width` px wide where it is even, in that proportion where it changes. */
-function penShape(
-  laid: Laid,
-  width: number,
-  spans: readonly Span[],
-  cap: Ink['cap'],
-  look: Paint,
-): StrokeItem | FillItem {
-  const { m, ink, pen } = laid;
-  const miterLimit = ink.miterLimit ?? MITER_LIMIT;
-  if (!pen) {
-    return {
-      kind: 'stroke',
-      path: spans.flatMap((span) => (cap === 'flat' && span.to - span.from <= DOT ? [] : way(m, span))),
-      ...look,
-      width,
-      cap: CANVAS_CAPS[cap],
-      join: ink.join,
-      ...(ink.miterLimit !== undefined && { miterLimit }),
-    };
-  }
-  const k = laid.width > 0 ? width / laid.width : 0;
-  const scaled: PenWidth = { at: (s) => pen.at(s) * k, widest: pen.widest * k, breaks: pen.breaks };
-  const path = spans.flatMap((span): readonly PathCommand[] => {
-    if (span.to - span.from > DOT) {
-      return sweptOutline(m.path, scaled, span.from, span.to, { cap, join: ink.join, miterLimit });
-    }
-    const on = m.path.closed ? span.from % m.length : span.from;
-    const [p, t, r] = [pointAtLength(m, on), tangentAtLength(m, on), scaled.at(on) / 2];
-    if (cap === 'flat' || r <= 0) return [];
-    if (cap === 'round') return disc(p.x, p.y, r);
-    return transformCommands(square(0, 0, r), [t.x, t.y, -t.y, t.x, p.x, p.y]);
-  });
-  return { kind: 'fill', path, ...look };
-}
-
-/** Caps of the two rails of a double line, set at the ends of every span. */
-function railCaps(laid: Laid, distance: number, rail: number): PathCommand[] {
-  const { m, ink, pen } = laid;
-  if (ink.cap === 'flat') return [];
-  return laid.spans.flatMap((span) => {
-    if (isWhole(m, span)) return [];
-    return ([-1, 1] as const).flatMap((end) => {
-      const s = end < 0 ? span.from : span.to;
-      const on = m.path.closed && s > m.length ? s - m.length : s;
-      const [p, t] = [pointAtLength(m, on), tangentAtLength(m, on)];
-      const k = pen && laid.width > 0 ? pen.at(on) / laid.width : 1;
-      return ([-1, 1] as const).flatMap((side): readonly PathCommand[] => {
-        const [x, y] = [p.x - (t.y * side * k * distance) / 2, p.y + (t.x * side * k * distance) / 2];
-        const r = (rail * k) / 2;
-        return ink.cap === 'round'
-          ? disc(x, y, r)
-          : transformCommands(square(0, 0, r), [t.x, t.y, -t.y, t.x, x, y]);
-      });
-    });
-  });
-}
-
-/** Full width of all of a stroke, both rails of a double line included. */
-export const wholeWidth = (ink: Ink, width: number): number =>
-  ink.line?.kind === 'double' ? ink.line.distance + width : width;
-
-/** The shape of a stroke's line, single, double or hollow, in one colour or gradient. */
-function lineShape(laid: Laid, look: Paint): DrawItem {
-  const { ink, width, spans, m } = laid;
-  const { line } = ink;
-  if (!line) return penShape(laid, width, spans, ink.cap, look);
-  const cut = { colour: MASK, opacity: 1 };
-  const group = (items: DrawItem[]): GroupItem => ({ kind: 'group', items, opacity: look.opacity });
-  const opaque = { ...look, opacity: 1 };
-  if (line.kind === 'hollow') {
-    const inner = width - 2 * line.thickness;
-    const outer = penShape(laid, width, spans, ink.cap, opaque);
-    if (inner <= 0) return { ...outer, opacity: look.opacity };
-    // A flat end is closed by a line across it, as thick as the rest.
-    const inset = ink.cap === 'flat' ? line.thickness : 0;
-    const within = spans
-      .map((s) => (isWhole(m, s) ? s : { from: s.from + inset, to: s.to - inset }))
-      .filter((s) => s.to > s.from || inset === 0);
-    return group([outer, { ...penShape(laid, inner, within, ink.cap, cut), operator: 'erase' }]);
-  }
-  const [wide, narrow] = [line.distance + width, line.distance - width];
-  const rails = penShape(laid, wide, spans, 'flat', opaque);
-  if (narrow <= 0) return { ...rails, opacity: look.opacity };
-  const caps = railCaps(laid, line.distance, width);
-  // What is cut out reaches past the ends, so that they stay open.
-  const open = { ...penShape(laid, narrow, spans, 'square', cut), operator: 'erase' as const };
-  return group([rails, open, ...(caps.length > 0 ? [{ kind: 'fill' as const, path: caps, ...opaque }] : [])]);
-}
+import { MASK, type Laid, isWhole, wholeWidth, lineShape } from './laid-ink';
 
 /** A line whose colours run along it: coloured ground, of which the line's shape is kept. */
 function colouredAlong(
@@ -351,8 +219,6 @@ function shadowInk(ink: Ink, line: ShadowLine, frame: number): Ink {
   };
 }
 
-const asOne = (items: readonly DrawItem[]): GroupItem => ({ kind: 'group', items, opacity: 1 });
-
 /** Everything a stroke shows at a moment, from below to above: shadow line, shadow, glow, the stroke, the glow within. */
 export function strokeItems(stroke: Stroke, window: InkWindow, moment: Moment): readonly DrawItem[] {
   const { ink } = stroke;
@@ -370,41 +236,9 @@ export function strokeItems(stroke: Stroke, window: InkWindow, moment: Moment): 
     );
   }
   if (main.length === 0) return out;
-  if (shadow && shadow.opacity > 0) {
-    out.push({
-      ...asOne(main),
-      tint: shadow.colour,
-      ...(shadow.blur > 0 && { blur: shadow.blur / 2 }),
-      shift: { x: shadow.x, y: shadow.y },
-      opacity: shadow.opacity,
-    });
-  }
-  if (glow && glow.opacity > 0 && glow.gain > 0) {
-    out.push({
-      ...asOne(main),
-      tint: glow.colour,
-      ...(glow.size > 0 && { blur: glow.size / 2 }),
-      gain: glow.gain,
-      opacity: glow.opacity,
-    });
-  }
+  if (shadow) out.push(...shadowUnder(main, nowOf(shadow, moment.frame)));
+  if (glow) out.push(...glowUnder(main, nowOf(glow, moment.frame)));
   out.push(...main);
-  if (innerGlow && innerGlow.opacity > 0 && innerGlow.gain > 0) {
-    // What lies within the stroke but not under its own blur is near its edge.
-    const edge: GroupItem = {
-      kind: 'group',
-      items: [
-        { ...asOne(main), tint: innerGlow.colour },
-        { ...asOne(main), ...(innerGlow.size > 0 && { blur: innerGlow.size / 2 }), operator: 'erase' },
-      ],
-      gain: innerGlow.gain,
-      opacity: 1,
-    };
-    out.push({
-      kind: 'group',
-      items: [edge, { ...asOne(main), operator: 'keep' }],
-      opacity: innerGlow.opacity,
-    });
-  }
+  if (innerGlow) out.push(...glowWithin(main, nowOf(innerGlow, moment.frame)));
   return out;
 }

@@ -1,7 +1,7 @@
 import * as d3 from 'd3-ease';
 import { seeded } from '../testing/families';
 import { cssOf, readCss } from './css-easing';
-import { ease, easeSpeed, easingSchema, type Easing } from './easing';
+import { ease, easeSpeed, easingSchema, reversedEasing, type Easing } from './easing';
 import { SHAPE_NAMES, springCurve, type Way } from './shapes';
 
 const WAYS: Way[] = ['in', 'out', 'both'];
@@ -129,4 +129,12 @@ test('CSS texts are read and written; what CSS does not allow is not taken', () 
   ]) {
     expect([bad, readCss(bad)]).toEqual([bad, null]);
   }
+});
+
+test('a spring turned round is the same spring backwards, exactly, and turned again it is itself', () => {
+  const spring: Easing = { type: 'spring', mass: 1, stiffness: 120, damping: 9 };
+  const back = reversedEasing(spring);
+  expect(easingSchema.parse(back)).toEqual(back);
+  for (let i = 0; i <= 1000; i++) expect(ease(back, i / 1000)).toBe(1 - ease(spring, 1 - i / 1000));
+  expect(reversedEasing(back)).toEqual(spring);
 });

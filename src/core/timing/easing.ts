@@ -61,6 +61,8 @@ export const easingSchema = z.discriminatedUnion('type', [
     mass: z.number().min(0.01).max(100),
     stiffness: z.number().min(1).max(10_000),
     damping: z.number().min(0.1).max(1000),
+    /** The same motion backwards: at rest first, then ever wilder. */
+    reversed: z.literal(true).exactOptional(),
   }),
   z.strictObject({ type: z.literal('minimum jerk') }),
 ]);
@@ -97,8 +99,10 @@ function curveOf(easing: Easing): Curve {
       return elasticCurve(easing.amplitude, easing.period, easing.way);
     case 'bounce':
       return bounceCurve(easing.way);
-    case 'spring':
-      return springCurve(easing.mass, easing.stiffness, easing.damping);
+    case 'spring': {
+      const curve = springCurve(easing.mass, easing.stiffness, easing.damping);
+      return easing.reversed ? (x) => 1 - curve(1 - x) : curve;
+    }
     case 'minimum jerk':
       return minimumJerk;
   }
@@ -131,8 +135,6 @@ export function landingEasing(landing: number): Easing {
 }
 
 const turnedWay = (way: Way): Way => (way === 'in' ? 'out' : way === 'out' ? 'in' : 'both');
-/** Places at which a curve is read that has no turned form of its own. */
-const READ = 48;
 
 /** The easing that goes the same way back: its progress at x is 1 − that of the given one at 1 − x. */
 export function reversedEasing(easing: Easing): Easing {
@@ -154,14 +156,10 @@ export function reversedEasing(easing: Easing): Easing {
         type: 'list',
         points: easing.points.map(({ at, value: v }) => ({ at: 1 - at, value: 1 - v })).reverse(),
       };
-    case 'spring':
-      return {
-        type: 'list',
-        points: Array.from({ length: READ + 1 }, (_, i) => ({
-          at: i / READ,
-          value: 1 - ease(easing, 1 - i / READ),
-        })),
-      };
+    case 'spring': {
+      const { reversed, ...forwards } = easing;
+      return reversed ? forwards : { ...forwards, reversed: true };
+    }
     default:
       return { ...easing, way: turnedWay(easing.way) };
   }

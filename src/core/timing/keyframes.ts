@@ -11,9 +11,6 @@ export interface Key<V = number> {
 /** A value that stays, or one that follows keys in ascending order of frames, no two at the same frame. */
 export type Animated<V = number> = V | { readonly keys: readonly Key<V>[] };
 
-/** The schema of an animated number whose values lie between `min` and `max`. */
-export const animatedSchema = (min: number, max: number) => animatedOf(z.number().min(min).max(max));
-
 /** The schema of a value that stays or is keyed. */
 export function animatedOf<V extends z.ZodType>(value: V) {
   const keySchema = z.strictObject({

@@ -28,7 +28,11 @@ export function onWay(curve: Curve, way: Way): Curve {
 
 export const shapeCurve = (name: ShapeName, way: Way): Curve => onWay(COMING_IN[name], way);
 
-/** Draws back before it goes, by an overshoot of which 1.70158 is a tenth of the way (Penner 2002). */
+/**
+ * Draws back before it goes: x²((s + 1)x − s) for an overshoot s, of which 1.70158 is a tenth of the way (Penner 2002). Both
+ * ways it is the same curve at half its size at either end, as d3-ease has it: half as far beyond. Penner's own form of that
+ * takes 1.525 s instead, which `overshoot` can be set to.
+ */
 export const backCurve = (overshoot: number, way: Way): Curve =>
   onWay((x) => x * x * ((overshoot + 1) * x - overshoot), way);
 

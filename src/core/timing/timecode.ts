@@ -48,8 +48,8 @@ function frameOfTimecode(fields: readonly number[], rate: Rate): number | null {
 }
 
 /**
- * Reads a moment or a duration as people type it: `86`, `86 fr`, `3.4 s`, `00:00:03:11` or `3:11` (seconds and
- * frames). A bare number counts frames.
+ * Reads a moment or a duration as people type it: `86`, `86 fr`, `3.4 s`, `00:00:03:11`, `3:11` (seconds and frames) or
+ * `1:00:00` (hours, minutes and seconds). A bare number counts frames; a minus sign goes before all of it.
  * @returns frames, rounded to whole ones; null where it can't be read.
  */
 export function parseTime(text: string, rate: Rate): number | null {
@@ -59,6 +59,13 @@ export function parseTime(text: string, rate: Rate): number | null {
     const value = Number(plain[1]);
     return Math.round(plain[2] === 's' ? value * framesPerSecond(rate) : value);
   }
-  if (!/^\d+([:;]\d+){1,3}$/.test(trimmed)) return null;
-  return frameOfTimecode(trimmed.split(/[:;]/).map(Number), rate);
+  const fields = /^(-?)(\d+(?:[:;]\d+){1,3})$/.exec(trimmed);
+  if (!fields) return null;
+  const numbers = fields[2]!.split(/[:;]/).map(Number);
+  const frame =
+    numbers.length === 3
+      ? // Where numbers are dropped most minutes begin with none of their own: the next that has one is meant.
+        (frameOfTimecode([...numbers, 0], rate) ?? frameOfTimecode([...numbers, nominal(rate) / 15], rate))
+      : frameOfTimecode(numbers, rate);
+  return frame !== null && frame > 0 && fields[1] === '-' ? -frame : frame;
 }

@@ -98,7 +98,8 @@ test('every frame has its own timecode and is found again by it, at all rates', 
       const code = timecode(17_000 + i, rate);
       const frame = Math.floor(random() * 200_000);
       const again = parseTime(timecode(frame, rate), rate);
-      if (code <= before || again !== frame)
+      const negative = parseTime(timecode(-frame, rate), rate);
+      if (code <= before || again !== frame || negative !== 0 - frame)
         throw new Error(`${rate.numerator}: ${code} after ${before}, ${frame} as ${again}`);
       before = code;
     }
@@ -110,7 +111,12 @@ test('times are read as people type them', () => {
   expect(['86', '86 fr', '3.44 s', '3:11', '00:00:03:11', ' 2S '].map((t) => parseTime(t, pal))).toEqual([
     86, 86, 86, 86, 86, 50,
   ]);
-  expect(['', 'x', '3:25', '1:2:3:4:5', '1:61:00'].map((t) => parseTime(t, pal))).toEqual(
-    Array(5).fill(null),
+  expect(['', 'x', '3:25', '1:2:3:4:5', '1:61:00', '-', '--3:11'].map((t) => parseTime(t, pal))).toEqual(
+    Array(7).fill(null),
   );
+  const drop = { numerator: 30_000, denominator: 1001 };
+  expect(parseTime('1:00:00', drop)).toBe(107_892);
+  expect(parseTime('1:00:00', pal)).toBe(90_000);
+  // Where the clock's moment has no number of its own, the next that has one is meant.
+  expect(timecode(parseTime('0:01:00', drop)!, drop)).toBe('00:01:00;02');
 });

@@ -1,3 +1,5 @@
+// Longer than most files: the pass over pens and pixels is one loop in the hottest place there is, and all that is read off it
+// (bare spots, spill, needs, the course of time) shares its arrays.
 import { windowAt, type Stroke } from '../document';
 import { measurePath, pointAtLength, tangentAtLength, type Bounds } from '../geometry';
 import { inkedLengths, penWidth, runsOf } from '../ink';

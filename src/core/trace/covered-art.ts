@@ -1,15 +1,13 @@
+import { itemBounds, solidItems, type DrawItem } from '../draw';
 import type { Art, Lettering, Stroke } from '../document';
 import { unite, widened } from '../geometry';
 import { paint, type MakeCanvas, type PaintContext } from '../paint';
-import { itemBounds, ownersIn, partItems, unhidden, type ShapeItem } from '../scene';
+import { ownersIn, partItems, unhidden } from '../scene';
 import type { Covered } from './coverage';
 
 /** Mask pixels at the most, and to a piece pixel. */
 const MOST_PIXELS = 3e5;
 const FINEST = 2;
-
-const solid = (items: readonly ShapeItem[]): ShapeItem[] =>
-  items.map((item) => ({ ...item, colour: '#000000', opacity: 1 }));
 
 /**
  * Art or lettering as something to be uncovered, hidden or not; null where it has no ink.
@@ -21,7 +19,7 @@ export function coveredArt(
   confined: boolean,
   make: MakeCanvas,
 ): Covered | null {
-  const parts = partItems(unhidden(layer)).map(solid);
+  const parts = partItems(unhidden(layer)).map(solidItems);
   const around = unite(
     parts
       .flat()
@@ -35,7 +33,7 @@ export function coveredArt(
   const [width, height] = [Math.max(1, Math.ceil(w * scale)), Math.max(1, Math.ceil(h * scale))];
   /** Alpha of items painted on a canvas whose first pixel is at a place of the mask. */
   const alphaOf = (
-    items: readonly ShapeItem[],
+    items: readonly DrawItem[],
     left: number,
     top: number,
     wide: number,

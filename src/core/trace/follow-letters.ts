@@ -1,4 +1,6 @@
 import {
+  isCorrected,
+  markOf,
   onSpan,
   strokesOf,
   updateStrokes,
@@ -6,10 +8,10 @@ import {
   writeInSequence,
   type Lettering,
   type Piece,
+  type Stroke,
 } from '../document';
 import { compose, measurePath, scaling, transformPath, translation } from '../geometry';
 import { ownersIn } from '../scene';
-import { isCorrected, markOf } from './retrace';
 
 /** Which letters of a text are still there in another: pairs of places, as many as can be in order. */
 function lettersKept(before: readonly string[], now: readonly string[]): [number, number][] {
@@ -32,6 +34,16 @@ function lettersKept(before: readonly string[], now: readonly string[]): [number
 const lettersOf = ({ setting, set }: Lettering): string[] =>
   set.glyphs.map(({ cluster }) => String.fromCodePoint(setting.text.codePointAt(cluster) ?? 0x20));
 
+/** A stroke as if no hand had corrected it: found anew, it may change or go. */
+export const uncorrected = (stroke: Stroke): Stroke =>
+  stroke.traced ? { ...stroke, traced: { ...stroke.traced, mark: markOf(stroke.path) } } : stroke;
+
+/** How many of the letters of two settings are in both, in order, as a share of the longer one. */
+export function lettersThatStay(before: Lettering, now: Lettering): number {
+  const [a, b] = [lettersOf(before), lettersOf(now)];
+  return lettersKept(a, b).length / Math.max(1, a.length, b.length);
+}
+
 /**
  * Strokes traced from lettering, moved and scaled along with the letters they belong to, where those are still there after
  * the text, the face or the size was changed. A new trace then finds them in their new places.
@@ -43,7 +55,8 @@ export function withLettersMoved(piece: Piece, before: Lettering, now: Lettering
   const k = before.set.scale > 0 ? now.set.scale / before.set.scale : 1;
   return strokes.reduce((result, stroke, i) => {
     const letter = owners.findIndex((of, glyph) => of.includes(i) && to.has(glyph));
-    if (letter < 0) return result;
+    // Corrections of a letter that is gone are corrections of nothing.
+    if (letter < 0) return updateStrokes(result, [stroke.id], uncorrected);
     const [was, is] = [before.set.glyphs[letter]!, now.set.glyphs[to.get(letter)!]!];
     const move = compose(
       translation(now.x + is.x, now.y + is.y),

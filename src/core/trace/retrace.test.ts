@@ -1,4 +1,5 @@
 import {
+  isCorrected,
   addLayers,
   applyManner,
   keyedSpan,
@@ -10,7 +11,7 @@ import {
 } from '../document';
 import { lineShape, type Path } from '../geometry';
 import { landingEasing } from '../timing';
-import { isCorrected, retrace, type RetraceOptions, type TracedStroke } from '.';
+import { retrace, type RetraceOptions, type TracedStroke } from '.';
 
 const traced = (path: Path): TracedStroke => ({
   path,

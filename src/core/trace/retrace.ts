@@ -1,21 +1,15 @@
-import { changed, newStroke, type Ink, type Piece, type Stroke } from '../document';
+import {
+  cutName,
+  changed,
+  isCorrected,
+  markOf,
+  newStroke,
+  type Ink,
+  type Piece,
+  type Stroke,
+} from '../document';
 import { measurePath, pointAtLength, type Path, type Point } from '../geometry';
 import type { TracedStroke } from './centre-lines';
-
-/** A mark of a path: two paths with the same mark are the same to a thousandth of a pixel. FNV-1a over its numbers. */
-export function markOf(path: Path): string {
-  let h = 0x811c9dc5;
-  const take = (n: number): void => {
-    h = Math.imul(h ^ (Math.round(n * 1000) | 0), 0x01000193);
-  };
-  take(path.closed ? 1 : 0);
-  for (const p of path.points) for (const n of [p.x, p.y, p.in.x, p.in.y, p.out.x, p.out.y]) take(n);
-  return `${path.points.length}-${(h >>> 0).toString(36)}`;
-}
-
-/** Whether a stroke's path was changed by hand since it was traced. */
-export const isCorrected = (stroke: Stroke): boolean =>
-  stroke.traced !== undefined && stroke.traced.mark !== markOf(stroke.path);
 
 const SAMPLES = 12;
 
@@ -102,7 +96,7 @@ export function retrace(piece: Piece, fresh: readonly TracedStroke[], options: R
     const before = matched.get(i);
     const traced = { from: options.source, mark: markOf(stroke.path) };
     if (!before) {
-      const name = options.name(i, stroke).slice(0, 120);
+      const name = cutName(options.name(i, stroke));
       return { ...newStroke(options.newId(), name, stroke.path, inkOf(stroke, options)), traced };
     }
     if (isCorrected(before)) {

@@ -1,5 +1,6 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
+import { PIECES } from '@/contract';
 import { useQuery } from '@tanstack/react-query';
 import { Pause, Play } from 'lucide-react';
 import styled from 'styled-components';
@@ -87,10 +88,7 @@ export function CompareDialog({ revision, onClose }: { revision: number; onClose
   const then = useQuery({
     queryKey: ['revision', open?.id, revision],
     queryFn: async () => {
-      const { document } = await call<{ document: unknown }>(
-        'GET',
-        `/api/pieces/${open!.id}/revisions/${revision}`,
-      );
+      const { document } = await call(PIECES.readRevision, { params: { id: open!.id, revision } });
       const read = readPiece(document);
       if (!read.ok) throw new Error('This revision holds something that this Obelus cannot read.');
       return read.piece;

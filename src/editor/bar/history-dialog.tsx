@@ -1,8 +1,9 @@
 'use client';
+import { PIECES } from '@/contract';
 import { useQuery } from '@tanstack/react-query';
 import styled from 'styled-components';
 import { Button, Dialog, notify } from '@/ui';
-import { call, restoreRevision, useSaving } from '../saving';
+import { call, useSaving } from '../saving';
 
 const List = styled.ul`
   max-height: 60vh;
@@ -25,12 +26,6 @@ const List = styled.ul`
 
 const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'medium' });
 
-interface Revision {
-  readonly revision: number;
-  readonly createdAt: string;
-  readonly note: string | null;
-}
-
 /** The revisions of a piece, newest first; each can be seen beside the piece as it is, and made the newest again. */
 export function HistoryDialog({
   isOpen,
@@ -44,12 +39,12 @@ export function HistoryDialog({
   const open = useSaving((s) => s.open);
   const list = useQuery({
     queryKey: ['revisions', open?.id, open?.revision],
-    queryFn: () => call<{ revisions: Revision[] }>('GET', `/api/pieces/${open!.id}/revisions`),
+    queryFn: () => call(PIECES.revisions, { params: { id: open!.id } }),
     enabled: isOpen && open !== null,
   });
   const restore = async (revision: number) => {
     try {
-      await restoreRevision(revision);
+      await useSaving.getState().saving?.restore(revision);
       onClose();
     } catch (error) {
       notify((error as Error).message);

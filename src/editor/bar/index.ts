@@ -1,5 +1,4 @@
 export * from './piece-bar';
 export * from './save-state';
 export * from './step-rail';
-export * from './theme-choice';
 export * from './tool-strip';

@@ -4,15 +4,16 @@ import { useState } from 'react';
 import { CircleCheck, Ellipsis, Grid3x3, Keyboard, Redo2, Undo2 } from 'lucide-react';
 import styled from 'styled-components';
 import { framesPerSecond, rateName } from '@/core/timing';
-import { Button, IconButton, MainButton, Mark, Menu, NameField, ToggleButton } from '@/ui';
-import { ExportDialog } from '../export/export-dialog';
-import { useProof } from '../proof/proof-state';
+import { Button, IconButton, MainButton, Mark, Menu, ToggleButton } from '@/ui';
+import { NameField } from '../name-field';
+import { ExportDialog } from '../export';
+import { useProof } from '../proof';
 import { useSaving } from '../saving';
 import { edit, redo, undo, useEditor } from '../state';
 import { CompareDialog } from './compare-dialog';
 import { HistoryDialog } from './history-dialog';
-import { SaveState } from './save-state';
-import { toggleTheme } from './theme-choice';
+import { SaveState, WorkState } from './save-state';
+import { toggleTheme } from '../theme';
 
 const Bar = styled.header`
   display: flex;
@@ -89,6 +90,7 @@ export function PieceBar() {
         {size.width} × {size.height} · {rateName(rate)} fps · {seconds} s
       </Facts>
       <SaveState />
+      <WorkState />
       <Space />
       <IconButton label="Undo" keys="Ctrl Z" isDisabled={!canUndo} onPress={undo}>
         <Undo2 />

@@ -1,7 +1,8 @@
 'use client';
 import styled from 'styled-components';
 import { Button, notify } from '@/ui';
-import { resolveConflict, save, useSaving, type SaveStatus } from '../saving';
+import { useWriting } from '../reveal';
+import { save, useSaving, type SaveStatus } from '../saving';
 
 const WORDS: Record<SaveStatus, string> = {
   saved: 'Saved',
@@ -45,10 +46,22 @@ export function SaveState() {
   );
 }
 
-const attempt = (way: () => Promise<void>) => () =>
-  void way().catch((error: Error) =>
-    notify(`${error.message} Nothing was changed; both versions are still kept.`),
+const attempt = (way: 'keepBoth' | 'takeTheirs' | 'putMineOver') => () =>
+  void useSaving
+    .getState()
+    .saving?.[way]()
+    .catch((error: Error) => notify(`${error.message} Nothing was changed; both versions are still kept.`));
+
+/** Work on the piece that goes on by itself, as strokes that are made to follow their text. */
+export function WorkState() {
+  const { job, at, total, done } = useWriting();
+  if (!job) return null;
+  return (
+    <Words $calm role="status" data-work>
+      Finding strokes, {total > 1 ? `${at} of ${total}` : `${Math.round(done * 100)} %`}
+    </Words>
   );
+}
 
 /** What to do when saving needs a decision. */
 export function SaveBanner() {
@@ -66,9 +79,9 @@ export function SaveBanner() {
   return (
     <Banner role="alert">
       <span>This piece was changed elsewhere while you worked. Nothing is lost.</span>
-      <Button onPress={attempt(resolveConflict.keepBoth)}>Keep both</Button>
-      <Button onPress={attempt(resolveConflict.takeTheirs)}>Show theirs</Button>
-      <Button onPress={attempt(resolveConflict.putMineOver)}>Put mine over it</Button>
+      <Button onPress={attempt('keepBoth')}>Keep both</Button>
+      <Button onPress={attempt('takeTheirs')}>Show theirs</Button>
+      <Button onPress={attempt('putMineOver')}>Put mine over it</Button>
     </Banner>
   );
 }

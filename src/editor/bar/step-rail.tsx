@@ -7,11 +7,12 @@ import {
   Image as ImageIcon,
   Move,
   PenTool,
+  Sparkles,
   type LucideIcon,
 } from 'lucide-react';
 import { ToggleButton, ToggleButtonGroup } from 'react-aria-components';
 import styled from 'styled-components';
-import { useProof } from '../proof/proof-state';
+import { useProof } from '../proof';
 import { useEditor, type Step } from '../state';
 
 const STEPS: readonly { id: Step; name: string; icon: LucideIcon }[] = [
@@ -22,6 +23,7 @@ const STEPS: readonly { id: Step; name: string; icon: LucideIcon }[] = [
   { id: 'place', name: 'Place', icon: Move },
   { id: 'time', name: 'Time', icon: Activity },
   { id: 'reveal', name: 'Reveal', icon: Contrast },
+  { id: 'finish', name: 'Finish', icon: Sparkles },
 ];
 
 const Rail = styled(ToggleButtonGroup)`

@@ -15,7 +15,7 @@ import {
 import styled from 'styled-components';
 import { IconButton, IconToggle } from '@/ui';
 import { fit, useView, zoomBy } from '../canvas';
-import { useEditor, useTools, type Tool } from '../state';
+import { takeTool, useEditor, useTools, type Tool } from '../state';
 
 const Strip = styled.div`
   position: absolute;
@@ -60,10 +60,6 @@ const TOOLS = [
 ] as const satisfies readonly { id: Tool; name: string; keys: string; icon: unknown }[];
 
 const focusCanvas = () => document.querySelector<HTMLElement>('[data-canvas]')?.focus();
-
-/** Takes up a tool; those that make strokes bring the Trace step along. */
-export const takeTool = (tool: Tool): void =>
-  useEditor.setState({ tool, ...(tool !== 'select' && tool !== 'hand' && { step: 'trace' as const }) });
 
 /** The tools of the canvas. */
 export function ToolStrip() {

@@ -1,28 +1,10 @@
 'use client';
 import { useEffect, useMemo, useRef } from 'react';
 import styled from 'styled-components';
-import { isArtwork, type Piece } from '@/core/document';
-import { artItems, evaluate, sameItems, type DrawList } from '@/core/scene';
-import { paint } from '@/core/paint';
-import { newCanvas } from '@/workers/new-canvas';
-import {
-  endColourPick,
-  shownPiece,
-  useColourPick,
-  useEditor,
-  useLooseEnds,
-  useMaskInHand,
-  useTools,
-  type EditorState,
-  type Tool,
-} from '../state';
-import { ground } from './ground';
-import { onionItems } from './onion';
-import { paintOverlay } from './overlay';
+import { followPointer } from '@/ui';
+import { cancelDrag, endColourPick, endDrag, useColourPick, useEditor, type Tool } from '../state';
+import { OVERLAYS, paintOverlay } from './overlay';
 import { takeDropped } from '../importing';
-import { useProof } from '../proof/proof-state';
-import { useCovering } from '../reveal/cover-state';
-import { useTracing } from '../tracing/trace-state';
 import {
   finishDrawing,
   freehandTool,
@@ -34,8 +16,9 @@ import {
   type CanvasTool,
   type PointerInput,
 } from './tools';
-import { onUnderlayLoaded, underlayImage } from './underlay-images';
-import { fit, panBy, toPiece, useView, zoomBy, type View } from './view';
+import { onUnderlayLoaded } from '../underlays';
+import { picturePainter } from './picture-painter';
+import { fit, panBy, toPiece, useView, zoomBy } from './view';
 
 const Stage = styled.div`
   position: absolute;
@@ -59,12 +42,6 @@ const Stage = styled.div`
   }
 `;
 
-/** What strokes follow, without the strokes. */
-const artAlone = (piece: Piece): DrawList => ({
-  ...piece.size,
-  items: piece.layers.flatMap((layer) => (isArtwork(layer) ? artItems(layer) : [])),
-});
-
 const DOUBLE_MS = 350;
 
 /** Where the piece is seen and its strokes are made: the picture below, what helps to work on it above. */
@@ -86,60 +63,14 @@ export function CanvasStage() {
 
   useEffect(() => {
     const element = stage.current!;
-    const context = picture.current!.getContext('2d', { willReadFrequently: false })!;
+    const context = picture.current!.getContext('2d')!;
     const above = overlay.current!.getContext('2d')!;
     let asked = 0;
     let spaceHeld = false;
     let pressed: CanvasTool | null = null;
     let lastDown = { at: 0, x: 0, y: 0 };
 
-    /** What the picture shows, so that it is painted anew only when that changes. */
-    let shown: { list: DrawList; key: string } | null = null;
-    const paintPicture = (state: EditorState, view: View, ratio: number) => {
-      const { frame, onion } = state;
-      const piece = shownPiece(state);
-      const now = state.linesOnly ? artAlone(piece) : evaluate(piece, frame);
-      const faint = onion.shown && !state.playing && !state.linesOnly ? onionItems(piece, frame, onion) : [];
-      const list = faint.length > 0 ? { ...now, items: [...faint, ...now.items] } : now;
-      const shownUnderlays = piece.underlays.filter((underlay) => !underlay.hidden && underlay.opacity > 0);
-      const images = shownUnderlays.map(underlayImage);
-      const { width, height } = picture.current!;
-      const key = [
-        view.x,
-        view.y,
-        view.zoom,
-        ratio,
-        width,
-        height,
-        piece.over,
-        list.width,
-        list.height,
-        ...shownUnderlays.map((u, i) => [u.asset, u.x, u.y, u.scale, u.opacity, images[i] !== null].join()),
-      ].join();
-      if (shown?.key === key && sameItems(shown.list, list)) return;
-      shown = { list, key };
-      const [x, y, zoom] = [view.x * ratio, view.y * ratio, view.zoom * ratio];
-      const [w, h] = [list.width * zoom, list.height * zoom];
-      context.setTransform(1, 0, 0, 1, 0, 0);
-      context.clearRect(0, 0, width, height);
-      ground(context, x, y, w, h, piece.over);
-      shownUnderlays.forEach((u, i) => {
-        const image = images[i];
-        if (!image) return;
-        context.globalAlpha = u.opacity;
-        const k = u.scale * zoom;
-        context.drawImage(image, x + u.x * zoom, y + u.y * zoom, u.width * k, u.height * k);
-        context.globalAlpha = 1;
-      });
-      context.save();
-      context.beginPath();
-      context.rect(x, y, w, h);
-      context.clip();
-      context.translate(x, y);
-      paint(list, context, newCanvas, zoom);
-      context.restore();
-    };
-
+    const show = picturePainter(picture.current!);
     const draw = () => {
       asked = 0;
       const state = useEditor.getState();
@@ -150,10 +81,10 @@ export function CanvasStage() {
         const [w, h] = [Math.round(width * ratio), Math.round(height * ratio)];
         if (canvas.width !== w || canvas.height !== h) {
           [canvas.width, canvas.height] = [w, h];
-          shown = null;
+          show.forget();
         }
       }
-      paintPicture(state, view, ratio);
+      show.paint(state, view, ratio);
       above.setTransform(ratio, 0, 0, ratio, 0, 0);
       above.clearRect(0, 0, width, height);
       paintOverlay(above, view, state, tools[state.tool].marks());
@@ -189,8 +120,6 @@ export function CanvasStage() {
     const down = (event: PointerEvent) => {
       if (event.button > 1) return;
       element.focus({ preventScroll: true });
-      // A pen that is replayed has no pointer to capture.
-      if (event.isTrusted) element.setPointerCapture(event.pointerId);
       const { take } = useColourPick.getState();
       if (take) {
         const ratio = window.devicePixelRatio || 1;
@@ -202,27 +131,38 @@ export function CanvasStage() {
         return;
       }
       if (useEditor.getState().playing) useEditor.setState({ playing: false });
-      pressed = event.button === 1 || spaceHeld ? tools.hand : tools[useEditor.getState().tool];
+      const tool = event.button === 1 || spaceHeld ? tools.hand : tools[useEditor.getState().tool];
       const input = inputOf(event);
-      pressed.down(input);
+      followPointer(event, {
+        move(now) {
+          // A pen reports more often than the screen is drawn: all of it counts.
+          const all = now.getCoalescedEvents();
+          for (const one of all.length > 0 ? all : [now]) tool.move(inputOf(one), true);
+          ask();
+        },
+        release(now) {
+          tool.up(inputOf(now));
+          endDrag();
+        },
+        cancel() {
+          tool.cancel();
+          cancelDrag();
+          // A press that was taken back is no half of a double one.
+          lastDown = { at: 0, x: 0, y: 0 };
+        },
+        ended() {
+          pressed = null;
+          ask();
+        },
+      });
+      pressed = tool;
+      tool.down(input);
       lastDown = { at: event.timeStamp, x: input.screen.x, y: input.screen.y };
       ask();
     };
-    const move = (event: PointerEvent) => {
-      const tool = pressed ?? tools[useEditor.getState().tool];
-      // A pen reports more often than the screen is drawn: all of it counts.
-      const all = pressed ? event.getCoalescedEvents() : [];
-      for (const one of all.length > 0 ? all : [event]) tool.move(inputOf(one), pressed !== null);
-      ask();
-    };
-    const up = (event: PointerEvent) => {
-      pressed?.up(inputOf(event));
-      pressed = null;
-      ask();
-    };
-    const lost = () => {
-      pressed?.cancel();
-      pressed = null;
+    const hover = (event: PointerEvent) => {
+      if (pressed) return;
+      tools[useEditor.getState().tool].move(inputOf(event), false);
       ask();
     };
     const wheel = (event: WheelEvent) => {
@@ -242,15 +182,9 @@ export function CanvasStage() {
         spaceHeld = event.type === 'keydown';
         ask();
       }
-      if (event.type !== 'keydown' || event.key !== 'Escape') return;
-      if (useColourPick.getState().take) {
-        endColourPick();
-        event.stopImmediatePropagation();
-        return;
-      }
-      if (!pressed) return;
+      if (event.type !== 'keydown' || event.key !== 'Escape' || !useColourPick.getState().take) return;
+      endColourPick();
       event.stopImmediatePropagation();
-      lost();
     };
 
     const observer = new ResizeObserver(([entry]) => {
@@ -270,19 +204,12 @@ export function CanvasStage() {
         ask();
       }),
       useView.subscribe(ask),
-      useTools.subscribe(ask),
       useColourPick.subscribe(ask),
-      useLooseEnds.subscribe(ask),
-      useTracing.subscribe(ask),
-      useMaskInHand.subscribe(ask),
-      useProof.subscribe(ask),
-      useCovering.subscribe(ask),
+      ...OVERLAYS.flatMap(({ hears = [] }) => hears.map((store) => store.subscribe(ask))),
       onUnderlayLoaded(ask),
     ];
     element.addEventListener('pointerdown', down);
-    element.addEventListener('pointermove', move);
-    element.addEventListener('pointerup', up);
-    element.addEventListener('pointercancel', lost);
+    element.addEventListener('pointermove', hover);
     element.addEventListener('wheel', wheel, { passive: false });
     window.addEventListener('keydown', key, true);
     window.addEventListener('keyup', key, true);
@@ -292,9 +219,7 @@ export function CanvasStage() {
       unsubscribe.forEach((end) => end());
       cancelAnimationFrame(asked);
       element.removeEventListener('pointerdown', down);
-      element.removeEventListener('pointermove', move);
-      element.removeEventListener('pointerup', up);
-      element.removeEventListener('pointercancel', lost);
+      element.removeEventListener('pointermove', hover);
       element.removeEventListener('wheel', wheel);
       window.removeEventListener('keydown', key, true);
       window.removeEventListener('keyup', key, true);

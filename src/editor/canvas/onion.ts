@@ -1,5 +1,6 @@
+import type { DrawItem, Filter } from '@/core/draw';
 import type { Piece } from '@/core/document';
-import { evaluate, type DrawItem } from '@/core/scene';
+import { evaluate } from '@/core/scene';
 import type { Onion } from '../state';
 import { OVERLAY } from './colours';
 
@@ -14,7 +15,9 @@ export function onionItems(piece: Piece, frame: number, { before, after, every }
       const at = frame + way * k * every;
       if (at < 0 || at > piece.length - 1) return [];
       const { items } = evaluate(strokes, at);
-      return items.length > 0 ? [{ kind: 'group', items, tint, opacity: NEAREST / (1 + 0.6 * (k - 1)) }] : [];
+      if (items.length === 0) return [];
+      const filters: Filter[] = [{ kind: 'tint', colour: tint }];
+      return [{ kind: 'group', items, filters, opacity: NEAREST / (1 + 0.6 * (k - 1)) }];
     });
   return [...side(before, -1, OVERLAY.tail), ...side(after, 1, OVERLAY.head)];
 }

@@ -2,24 +2,14 @@
 import { useState } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import styled from 'styled-components';
+import { EXPORTS, EXPORTS_KEPT, type ExportSummary } from '@/contract';
 import { framesPerSecond, parseTime } from '@/core/timing';
 import { Button, Dialog, MainButton, notify, NumberField, Segmented } from '@/ui';
+import { textsFollowed } from '../reveal';
 import { call, save, useSaving } from '../saving';
 import { useCalm } from '../state';
 
-interface ExportSummary {
-  readonly id: string;
-  readonly revision: number;
-  readonly settings: { format: 'webm' | 'png'; scale: number; first: number; last: number };
-  readonly status: 'queued' | 'running' | 'done' | 'failed' | 'cancelled';
-  readonly framesDone: number;
-  readonly framesTotal: number;
-  readonly secondsLeft: number | null;
-  readonly message: string | null;
-  readonly fileName: string;
-  readonly bytes: number | null;
-  readonly createdAt: string;
-}
+const SCALES = { '0.5': 0.5, '1': 1, '2': 2 } as const;
 
 const Form = styled.div`
   display: grid;
@@ -116,7 +106,7 @@ function facts(item: ExportSummary): string {
 
 function PastExport({ item, onChange }: { item: ExportSummary; onChange: () => void }) {
   const act = (what: 'cancel' | 'retry') =>
-    call('POST', `/api/exports/${item.id}/${what}`)
+    call(EXPORTS[what], { params: { id: item.id } })
       .catch((error: Error) => notify(error.message))
       .finally(onChange);
   const alive = item.status === 'queued' || item.status === 'running';
@@ -154,15 +144,16 @@ export function ExportDialog({ isOpen, onClose }: { isOpen: boolean; onClose: ()
   const saveStatus = useSaving((s) => s.status);
   const piece = useCalm((s) => s.piece);
   const [format, setFormat] = useState<'webm' | 'png'>('webm');
-  const [scale, setScale] = useState<'0.5' | '1' | '2'>('1');
+  const [scale, setScale] = useState<keyof typeof SCALES>('1');
   const [range, setRange] = useState<'all' | 'part'>('all');
   const [first, setFirst] = useState(0);
   const [last, setLast] = useState(piece.length - 1);
   const [error, setError] = useState('');
+  const [waiting, setWaiting] = useState(false);
   const queries = useQueryClient();
   const list = useQuery({
     queryKey: ['exports', id],
-    queryFn: () => call<{ exports: ExportSummary[] }>('GET', `/api/pieces/${id}/exports`),
+    queryFn: () => call(EXPORTS.list, { params: { id: id! } }),
     enabled: isOpen && Boolean(id),
     refetchInterval: (query) =>
       query.state.data?.exports.some((e) => e.status === 'queued' || e.status === 'running') ? 400 : 5000,
@@ -171,16 +162,19 @@ export function ExportDialog({ isOpen, onClose }: { isOpen: boolean; onClose: ()
   const start = async () => {
     setError('');
     try {
-      // What is exported is what is seen: the last change is saved first.
-      await save();
-      if (useSaving.getState().status === 'saving') {
-        await new Promise<void>((resolve) => {
-          const end = useSaving.subscribe((s) => {
-            if (s.status === 'saving') return;
-            end();
-            resolve();
-          });
-        });
+      // What is exported is what was asked for: strokes follow their text, and the last change is saved first.
+      setWaiting(true);
+      const followed = await textsFollowed();
+      setWaiting(false);
+      if (!followed) {
+        setError(
+          'Strokes could not be made to follow their text, so nothing was exported. Find them anew in Reveal, or undo the text.',
+        );
+        return;
+      }
+      for (let tries = 0; tries < 3; tries++) {
+        await save();
+        if (useSaving.getState().status !== 'unsaved') break;
       }
       if (useSaving.getState().status !== 'saved') {
         setError(
@@ -190,10 +184,15 @@ export function ExportDialog({ isOpen, onClose }: { isOpen: boolean; onClose: ()
       }
       const end = piece.length - 1;
       const bounds = range === 'all' ? { first: 0, last: end } : { first, last: Math.min(last, end) };
-      await call('POST', `/api/pieces/${id}/exports`, { format, scale: Number(scale), ...bounds });
+      await call(EXPORTS.request, {
+        params: { id: id! },
+        body: { format, scale: SCALES[scale], ...bounds },
+      });
       await refresh();
     } catch (problem) {
       setError((problem as Error).message);
+    } finally {
+      setWaiting(false);
     }
   };
   const frames = {
@@ -274,8 +273,8 @@ export function ExportDialog({ isOpen, onClose }: { isOpen: boolean; onClose: ()
           <Words role="alert" style={{ color: 'var(--caution)' }}>
             {error}
           </Words>
-          <MainButton onPress={start} isDisabled={saveStatus === 'conflict'}>
-            Start export
+          <MainButton onPress={start} isDisabled={saveStatus === 'conflict' || waiting}>
+            {waiting ? 'Strokes follow their text …' : 'Start export'}
           </MainButton>
         </Line>
       </Form>
@@ -285,6 +284,11 @@ export function ExportDialog({ isOpen, onClose }: { isOpen: boolean; onClose: ()
             <PastExport key={item.id} item={item} onChange={refresh} />
           ))}
         </Past>
+      )}
+      {list.data && list.data.exports.length > 0 && (
+        <Words>
+          Files are kept for {EXPORTS_KEPT.days} days, the newest {EXPORTS_KEPT.newest} of a piece for good.
+        </Words>
       )}
       {list.isError && <Words>The list of exports cannot be fetched: {list.error.message}</Words>}
     </Dialog>

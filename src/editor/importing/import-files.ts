@@ -1,9 +1,20 @@
+import { FACES, STORE_PICTURE } from '@/contract';
 import { create } from 'zustand';
-import { addLayers, addUnderlay, DEFAULT_INK, fittedUnderlay, newStroke, type Art } from '@/core/document';
+import {
+  cutName,
+  addLayers,
+  addUnderlay,
+  DEFAULT_INK,
+  fittedUnderlay,
+  newStroke,
+  newArt,
+} from '@/core/document';
 import { readSvg, strokesFromShapes, SvgError, type ReadSvg } from '@/core/formats';
 import type { Matrix } from '@/core/geometry';
 import { notify } from '@/ui';
-import { ApiError, useSaving } from '../saving';
+import { startJob, type Job } from '../jobs';
+import { queries } from '../queries';
+import { sendBytes, useSaving } from '../saving';
 import { edit, newId, select, selectUnderlay, useEditor } from '../state';
 
 /** An SVG file that was read and waits for a word on what to do with it. */
@@ -15,7 +26,11 @@ export interface WaitingSvg {
   readonly lines: number;
 }
 
-export const useImporting = create<{ svg: WaitingSvg | null; busy: string | null }>(() => ({
+export const useImporting = create<{
+  svg: WaitingSvg | null;
+  /** What is being sent. */
+  busy: { readonly name: string; readonly job: Job<unknown> } | null;
+}>(() => ({
   svg: null,
   busy: null,
 }));
@@ -25,32 +40,7 @@ const MOST_BYTES = 50 * 1024 * 1024;
 /** An SVG file that is read in the page has so many bytes at most. */
 export const MOST_SVG = 8 * 1024 * 1024;
 
-const stem = (name: string): string =>
-  name
-    .replace(/\.[a-z0-9]+$/i, '')
-    .replace(/[\u0000-\u001f]/g, '')
-    .slice(0, 100) || 'Picture';
-
-/** Sends bytes to the server; answers with its JSON or throws in words. */
-export async function send<T>(path: string, body: Blob): Promise<T> {
-  let response: Response;
-  try {
-    response = await fetch(path, {
-      method: 'POST',
-      body,
-      headers: { 'Content-Type': 'application/octet-stream' },
-    });
-  } catch {
-    throw new ApiError(0, 'The server cannot be reached. Nothing was changed.');
-  }
-  const data = (await response.json().catch(() => ({}))) as { error?: { message?: string } };
-  if (!response.ok)
-    throw new ApiError(
-      response.status,
-      data.error?.message ?? `The server answered with ${response.status}.`,
-    );
-  return data as T;
-}
+const stem = (name: string): string => cutName(name.replace(/\.[a-z0-9]+$/i, ''), 100, 'Picture');
 
 /** Puts a picture under the piece, as large as fits. */
 export async function takePicture(file: Blob, name: string): Promise<void> {
@@ -58,31 +48,31 @@ export async function takePicture(file: Blob, name: string): Promise<void> {
     notify(`${name} is larger than ${MOST_BYTES / 1024 / 1024} MB. Nothing was changed.`);
     return;
   }
-  useImporting.setState({ busy: name });
-  try {
-    const stored = await send<{ hash: string; width: number; height: number }>('/api/pictures', file);
-    const { size } = useEditor.getState().piece;
-    const id = newId();
-    edit((piece) =>
-      addUnderlay(piece, {
-        id,
-        name: stem(name),
-        hidden: false,
-        locked: false,
-        asset: stored.hash,
-        width: stored.width,
-        height: stored.height,
-        ...fittedUnderlay(size, stored),
-        opacity: 0.6,
-      }),
-    );
-    useEditor.setState({ step: 'underlay' });
-    selectUnderlay(id);
-  } catch (error) {
-    notify((error as Error).message);
-  } finally {
-    useImporting.setState({ busy: null });
-  }
+  const job = startJob(({ signal }) => sendBytes(STORE_PICTURE, {}, file, { signal }));
+  useImporting.setState({ busy: { name, job } });
+  const end = await job.settled;
+  if (useImporting.getState().busy?.job === job) useImporting.setState({ busy: null });
+  if (end.status === 'failed') notify(end.error.message);
+  // The page it was sent from may be gone: the picture belongs to no other.
+  if (end.status !== 'done') return;
+  const stored = end.value;
+  const { size } = useEditor.getState().piece;
+  const id = newId();
+  edit((piece) =>
+    addUnderlay(piece, {
+      id,
+      name: stem(name),
+      hidden: false,
+      locked: false,
+      asset: stored.hash,
+      width: stored.width,
+      height: stored.height,
+      ...fittedUnderlay(size, stored),
+      opacity: 0.6,
+    }),
+  );
+  useEditor.setState({ step: 'underlay' });
+  selectUnderlay(id);
 }
 
 /** Reads SVG text and asks what it is to become. */
@@ -126,16 +116,7 @@ export async function finishSvg(as: 'art' | 'strokes' | 'underlay' | null): Prom
   const { read, name } = svg;
   const transform = placing(read);
   if (as === 'art') {
-    const art: Art = {
-      type: 'art',
-      id: newId(),
-      name,
-      hidden: false,
-      locked: false,
-      opacity: 1,
-      transform,
-      shapes: read.shapes,
-    };
+    const art = newArt(newId(), name, read, transform);
     edit((piece) => addLayers(piece, [art]));
     select({ layers: [art.id] });
   } else {
@@ -170,11 +151,8 @@ export async function takeFont(file: File): Promise<{ id: string; name: string }
   const project = useSaving.getState().open?.projectId;
   if (!project) return null;
   try {
-    const face = await send<{ id: string; name: string }>(
-      `/api/projects/${project}/faces?name=${encodeURIComponent(stem(file.name))}`,
-      file,
-    );
-    window.dispatchEvent(new Event('obelus:faces'));
+    const face = await sendBytes(FACES.add, { id: project }, file, { name: stem(file.name) });
+    void queries.invalidateQueries({ queryKey: ['faces'] });
     notify(`${face.name} is now one of the project’s faces.`);
     return face;
   } catch (error) {

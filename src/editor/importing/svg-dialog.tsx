@@ -1,4 +1,5 @@
 'use client';
+import { newArt } from '@/core/document';
 import styled from 'styled-components';
 import { IDENTITY } from '@/core/geometry';
 import { paint } from '@/core/paint';
@@ -33,16 +34,7 @@ function show(canvas: HTMLCanvasElement | null, { read }: WaitingSvg): void {
   [canvas.width, canvas.height] = [canvas.clientWidth * ratio, canvas.clientHeight * ratio];
   const k = 0.92 * Math.min(canvas.width / read.width, canvas.height / read.height);
   context.translate((canvas.width - read.width * k) / 2, (canvas.height - read.height * k) / 2);
-  const items = artItems({
-    type: 'art',
-    id: 'waiting',
-    name: 'SVG',
-    hidden: false,
-    locked: false,
-    opacity: 1,
-    transform: IDENTITY,
-    shapes: read.shapes,
-  });
+  const items = artItems(newArt('waiting', 'SVG', read, IDENTITY));
   paint({ width: read.width, height: read.height, items }, context, newCanvas, k);
 }
 

@@ -2,7 +2,7 @@
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
 import { Dialog, TextInput } from '@/ui';
-import { SHORTCUTS } from './shortcuts';
+import { SHORTCUTS } from './shortcuts-list';
 
 const List = styled.div`
   height: min(60vh, 460px);

@@ -1,16 +1,19 @@
-import { create } from 'zustand';
+import { useQuery } from '@tanstack/react-query';
+import { LAYOUT_LIST } from '@/contract';
 import {
   fillColour,
   fillImage,
   fillNumber,
   insertLayout,
   lastKeyedFrame,
+  newArt,
   layersOf,
   textsOf,
   type Field,
   type Piece,
 } from '@/core/document';
 import { readSvg } from '@/core/formats';
+import { IDENTITY } from '@/core/geometry';
 import { layerBounds } from '@/core/scene';
 import { notify } from '@/ui';
 import { MOST_SVG } from '../importing';
@@ -18,26 +21,9 @@ import { changeSetting } from '../lettering';
 import { call } from '../saving';
 import { edit, newId, select, useEditor } from '../state';
 
-/** The layouts that ship with Obelus, once they were asked for. */
-export const useLayouts = create<{ readonly layouts: readonly { id: string; piece: Piece }[] | null }>(
-  () => ({
-    layouts: null,
-  }),
-);
-
-let asked = false;
-
-/** Reads the layouts once; where the server can't be reached, the next asking tries again. */
-export async function readLayouts(): Promise<void> {
-  if (asked) return;
-  asked = true;
-  try {
-    useLayouts.setState(await call<{ layouts: { id: string; piece: Piece }[] }>('GET', '/api/layouts'));
-  } catch (error) {
-    asked = false;
-    notify((error as Error).message);
-  }
-}
+/** The layouts that ship with Obelus. */
+export const useLayouts = () =>
+  useQuery({ queryKey: ['layouts'], queryFn: () => call(LAYOUT_LIST, {}), staleTime: Infinity });
 
 /** Puts a layout into the piece at the frame shown, and takes it in hand. */
 export function insertHere(layout: Piece): void {
@@ -73,7 +59,7 @@ export async function fillFromFile(field: Field, file: File): Promise<void> {
     const box = art && layerBounds(art);
     if (art?.type !== 'art' || !box) return;
     if (read.shapes.length === 0) throw new Error('There are no shapes in it.');
-    const plain = layerBounds({ ...art, shapes: read.shapes, transform: [1, 0, 0, 1, 0, 0] });
+    const plain = layerBounds(newArt('plain', 'Plain', read, IDENTITY));
     if (!plain) throw new Error('There is nothing to be seen in it.');
     const k = Math.min(
       (box.right - box.left) / (plain.right - plain.left),
@@ -81,7 +67,7 @@ export async function fillFromFile(field: Field, file: File): Promise<void> {
     );
     const x = (box.left + box.right) / 2 - ((plain.left + plain.right) / 2) * k;
     const y = (box.top + box.bottom) / 2 - ((plain.top + plain.bottom) / 2) * k;
-    edit((p) => fillImage(p, field, read.shapes, [k, 0, 0, k, x, y]));
+    edit((p) => fillImage(p, field, read, [k, 0, 0, k, x, y]));
   } catch (error) {
     notify(`This file can’t be used here: ${(error as Error).message} Nothing was changed.`);
   }

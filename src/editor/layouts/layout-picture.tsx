@@ -1,9 +1,10 @@
 'use client';
+import { inkBounds } from '@/core/draw';
 import { useEffect, useRef } from 'react';
 import type { Piece } from '@/core/document';
 import type { Bounds } from '@/core/geometry';
 import { paint } from '@/core/paint';
-import { inkBounds, evaluate, posterFrame } from '@/core/scene';
+import { evaluate, posterFrame } from '@/core/scene';
 import { newCanvas } from '@/workers/new-canvas';
 
 /** Room left round what is shown, as a share of the picture. */

@@ -1,7 +1,7 @@
 'use client';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useRef } from 'react';
-import type { SetText, TextSetting } from '@/core/document';
+import { useQuery } from '@tanstack/react-query';
+import { useRef } from 'react';
+import { FACES, LETTERING, type FaceSummary, type Faces } from '@/contract';
 import {
   IDENTITY,
   commandsBounds,
@@ -16,30 +16,12 @@ import { Button, Select } from '@/ui';
 import { takeFont } from '../importing';
 import { call, useSaving } from '../saving';
 
-export interface Face {
-  readonly id: string;
-  readonly name: string;
-  readonly kind: string;
-  readonly weights: readonly number[] | { readonly min: number; readonly max: number };
-  readonly sample: string;
-}
-interface Faces {
-  readonly faces: readonly Face[];
-  readonly lineFaces: readonly { id: string; name: string }[];
-}
-
 /** The faces of the open project; null until they are here. */
 export function useFaces(): Faces | null {
   const project = useSaving((s) => s.open?.projectId);
-  const client = useQueryClient();
-  useEffect(() => {
-    const refresh = () => void client.invalidateQueries({ queryKey: ['faces'] });
-    window.addEventListener('obelus:faces', refresh);
-    return () => window.removeEventListener('obelus:faces', refresh);
-  }, [client]);
   const { data } = useQuery({
     queryKey: ['faces', project],
-    queryFn: () => call<Faces>('GET', `/api/projects/${project}/faces`),
+    queryFn: () => call(FACES.list, { params: { id: project! } }),
     enabled: project !== undefined,
     staleTime: Infinity,
   });
@@ -47,20 +29,22 @@ export function useFaces(): Faces | null {
 }
 
 /** A face's own name in its own letters. */
-export function FaceSample({ face }: { face: Face }) {
+export function FaceSample({ face }: { face: FaceSummary }) {
   const weight = Array.isArray(face.weights) ? face.weights[face.weights.length >> 1]! : 400;
   const { data } = useQuery({
     queryKey: ['face sample', face.id],
     staleTime: Infinity,
     queryFn: () =>
-      call<SetText>('POST', '/api/lettering', {
-        text: face.sample.slice(0, 40),
-        face: { id: face.id, weight },
-        size: 22,
-        tracking: 0,
-        leading: 1.2,
-        align: 'left',
-      } satisfies TextSetting),
+      call(LETTERING.set, {
+        body: {
+          text: face.sample.slice(0, 40),
+          face: { id: face.id, weight },
+          size: 22,
+          tracking: 0,
+          leading: 1.2,
+          align: 'left',
+        },
+      }),
   });
   if (!data) return <span style={{ height: 30, display: 'block' }}>{face.name}</span>;
   const commands = data.glyphs.flatMap((g) =>
@@ -90,8 +74,8 @@ export function FacePicker({
   onChange,
 }: {
   value: string;
-  faces: readonly Face[];
-  onChange: (face: Face) => void;
+  faces: readonly FaceSummary[];
+  onChange: (face: FaceSummary) => void;
 }) {
   const file = useRef<HTMLInputElement>(null);
   const choices = faces.map((face) => ({ id: face.id, name: face.name, show: <FaceSample face={face} /> }));

@@ -3,9 +3,8 @@ import { useState } from 'react';
 import { addLayers, DEFAULT_INK, newStroke } from '@/core/document';
 import { borderPath, unite, widened, type Bounds, type CornerStyle } from '@/core/geometry';
 import { layerBounds } from '@/core/scene';
-import { Button, Fold, NumberField, pixels, Select } from '@/ui';
+import { Button, Fold, NumberField, pixels, Select, Hint, Gap } from '@/ui';
 import { edit, newId, select, selectedLayers, useCalm, useEditor } from '../state';
-import { Hint } from './panel';
 
 type Around = 'title' | 'action' | 'piece' | 'selection';
 
@@ -66,7 +65,7 @@ export function BorderControls() {
         ]}
         onChange={setAround}
       />
-      <div style={{ height: 6 }} />
+      <Gap />
       <Select label="Corners" value={style} choices={STYLES} onChange={setStyle} />
       {style !== 'square' && (
         <NumberField label="Corner size" value={size} min={1} max={2000} onChange={setSize} {...pixels} />
@@ -79,7 +78,7 @@ export function BorderControls() {
         onChange={setDistance}
         {...pixels}
       />
-      <Button style={{ width: '100%' }} isDisabled={around === 'selection' && !some} onPress={add}>
+      <Button $wide isDisabled={around === 'selection' && !some} onPress={add}>
         Add the border
       </Button>
       {around === 'selection' && !some && <Hint>Select what it is to go round.</Hint>}

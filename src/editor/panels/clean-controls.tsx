@@ -13,7 +13,7 @@ import {
   type Stroke,
 } from '@/core/document';
 import { measurePath, withFirstPoint } from '@/core/geometry';
-import { Button, Check, Fold, NumberField, pixels } from '@/ui';
+import { Button, Check, Fold, NumberField, pixels, Buttons, Hint } from '@/ui';
 import {
   changeable,
   edit,
@@ -26,7 +26,6 @@ import {
   useCalm,
   useLooseEnds,
 } from '../state';
-import { Buttons, Hint } from './panel';
 
 const short = (n: number) => String(Math.round(n * 100) / 100);
 
@@ -51,7 +50,7 @@ function Simplify({ strokes }: { strokes: readonly Stroke[] }) {
         {fewer ? `; the line moves by ${short(found.deviation)} px at most` : ''}.
       </Hint>
       <Button
-        style={{ width: '100%' }}
+        $wide
         isDisabled={!fewer}
         onPress={() => {
           const ids = changeable();
@@ -141,7 +140,7 @@ function Ends({ strokes }: { strokes: readonly Stroke[] }) {
     <Fold title="Ends and joins">
       {strokes.length === 2 && strokes.every((s) => !s.path.closed) && (
         <Button
-          style={{ width: '100%' }}
+          $wide
           onPress={() => {
             const [a, b] = strokes as [Stroke, Stroke];
             if (changeable().length < 2) return;
@@ -165,11 +164,7 @@ function Ends({ strokes }: { strokes: readonly Stroke[] }) {
             onChange={(r) => useLooseEnds.setState({ reach: r })}
             {...pixels}
           />
-          <Button
-            style={{ width: '100%' }}
-            isDisabled={ends.length === 0}
-            onPress={() => edit((p) => meetEnds(p, ends))}
-          >
+          <Button $wide isDisabled={ends.length === 0} onPress={() => edit((p) => meetEnds(p, ends))}>
             {ends.length === 0
               ? 'All ends meet'
               : `Let ${ends.length === 1 ? 'one end' : `${ends.length} ends`} meet`}

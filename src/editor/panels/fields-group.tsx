@@ -2,13 +2,11 @@
 import { Plus, X } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { fieldValue, LIMITS, offeredFields, type Field } from '@/core/document';
-import { Button, ColourField, Fold, IconButton, NameField, NumberField, parseWithUnit, TextArea } from '@/ui';
+import { Button, ColourField, Fold, IconButton, NumberField, plain, TextArea, Row, Warning } from '@/ui';
+import { NameField } from '../name-field';
 import { fillField, fillFromFile } from '../layouts';
-import { beginDrag, edit, endDrag, select, useCalm, useEditor } from '../state';
-import { Hint, Row } from './panel';
-import { useSwatches } from './ink';
-
-const plain = { format: (v: number) => String(Math.round(v * 100) / 100), parse: parseWithUnit('') };
+import { edit, select, useCalm, useEditor } from '../state';
+import { useSwatches } from '../properties';
 
 const setFields = (change: (fields: readonly Field[]) => readonly Field[], merge?: string): void =>
   edit((piece) => ({ ...piece, fields: change(piece.fields).slice(0, LIMITS.fields) }), merge);
@@ -19,7 +17,7 @@ function FieldValue({ field }: { field: Field }) {
   const swatches = useSwatches();
   const [typed, setTyped] = useState<string | null>(null);
   const file = useRef<HTMLInputElement>(null);
-  if (value === null) return <Hint style={{ color: 'var(--caution)' }}>What it filled is gone.</Hint>;
+  if (value === null) return <Warning>What it filled is gone.</Warning>;
   switch (field.kind) {
     case 'text':
       return (
@@ -46,8 +44,6 @@ function FieldValue({ field }: { field: Field }) {
           value={String(value)}
           swatches={swatches}
           onChange={(colour) => fillField(field, colour)}
-          onBegin={beginDrag}
-          onEnd={endDrag}
         />
       );
     case 'number':
@@ -56,8 +52,6 @@ function FieldValue({ field }: { field: Field }) {
           label={field.name}
           value={Number(value)}
           onChange={(number) => fillField(field, number)}
-          onBegin={beginDrag}
-          onEnd={endDrag}
           {...plain}
         />
       );
@@ -76,7 +70,7 @@ function FieldValue({ field }: { field: Field }) {
               event.currentTarget.value = '';
             }}
           />
-          <Button style={{ width: '100%' }} onPress={() => file.current?.click()}>
+          <Button $wide onPress={() => file.current?.click()}>
             Another SVG …
           </Button>
         </>

@@ -10,8 +10,14 @@ import {
   NumberField,
   percent,
   pixels,
-  parseWithUnit,
+  plain,
+  writtenWith,
   Segmented,
+  Buttons,
+  Group,
+  Hint,
+  Row,
+  Gap,
 } from '@/ui';
 import { useCalm } from '../state';
 import {
@@ -25,7 +31,6 @@ import {
   useTracing,
   type Traceable,
 } from '../tracing';
-import { Buttons, Group, Hint, Row } from './panel';
 
 const Bar = styled.progress`
   width: 100%;
@@ -70,8 +75,7 @@ function Threshold({ source }: { source: Extract<Traceable, { asset: string }> }
         min={0}
         max={5000}
         onChange={(despeckle) => put({ despeckle })}
-        format={(v) => `${Math.round(v)} px²`}
-        parse={parseWithUnit('px²')}
+        {...writtenWith('px²', 0)}
       />
       <Check isSelected={threshold.invert} onChange={(invert) => put({ invert })}>
         Light ink on dark paper
@@ -167,7 +171,7 @@ export function FindStrokes({ source }: { source: Traceable }) {
           ]}
           onChange={(lifts) => change({ lifts })}
         />
-        <div style={{ height: 6 }} />
+        <Gap />
         <NumberField
           label="Off by at most, of the width"
           value={options.detail}
@@ -184,8 +188,7 @@ export function FindStrokes({ source }: { source: Traceable }) {
           max={6}
           step={0.05}
           onChange={(spurs) => change({ spurs })}
-          format={(v) => String(Number(v.toFixed(2)))}
-          parse={parseWithUnit('')}
+          {...plain}
         />
         <Check isSelected={keepWidths} onChange={(on) => useTracing.setState({ keepWidths: on })}>
           Keep the width along each stroke
@@ -202,7 +205,7 @@ export function FindStrokes({ source }: { source: Traceable }) {
           ]}
           onChange={(direction) => change({ direction })}
         />
-        <div style={{ height: 6 }} />
+        <Gap />
         <Segmented
           label="Dots and bars"
           value={options.marks}
@@ -222,7 +225,7 @@ export function FindStrokes({ source }: { source: Traceable }) {
           onChange={setOffset}
           {...pixels}
         />
-        <Button style={{ width: '100%' }} onPress={() => void addOutlines(source, offset)}>
+        <Button $wide onPress={() => void addOutlines(source, offset)}>
           Follow the edge
         </Button>
         <Hint>Inward where the number is negative.</Hint>

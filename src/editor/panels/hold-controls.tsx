@@ -1,11 +1,8 @@
 'use client';
 import { restOf, setHold } from '@/core/document';
-import { Check, notify, NumberField } from '@/ui';
-import { beginDrag, edit, endDrag, useCalm, useEditor } from '../state';
-import { Hint } from './panel';
+import { Check, notify, NumberField, Hint } from '@/ui';
+import { edit, useCalm, useEditor } from '../state';
 import { useFrames } from './time/frames-field';
-
-const drag = { onBegin: beginDrag, onEnd: endDrag };
 
 /** The frames that alone are stretched when the piece is made longer: what comes before and after keeps its pace. */
 export function HoldControls() {
@@ -37,7 +34,6 @@ export function HoldControls() {
             max={hold.to - 1}
             onChange={(from) => put({ from: Math.round(from) })}
             {...frames}
-            {...drag}
           />
           <NumberField
             label="Hold to"
@@ -46,7 +42,6 @@ export function HoldControls() {
             max={length}
             onChange={(to) => put({ to: Math.round(to) })}
             {...frames}
-            {...drag}
           />
           <Hint>With “hold grows” a new length stretches only these frames.</Hint>
         </>

@@ -1,5 +1,5 @@
+export * from './finish';
 export * from './ink';
-export * from './presets';
 export * from './setup-panel';
 export * from './time';
 export * from './trace-panel';

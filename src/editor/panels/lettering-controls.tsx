@@ -1,30 +1,53 @@
 'use client';
 import { useState } from 'react';
-import { COUNT_SIGN, LIMITS, setCount, updateLayers, type Art, type Lettering } from '@/core/document';
+import {
+  COUNT_SIGN,
+  LIMITS,
+  setCount,
+  settingSchema,
+  updateLayers,
+  type Art,
+  type Lettering,
+} from '@/core/document';
 import {
   Check,
-  ColourField,
   NumberField,
-  parseWithUnit,
-  percent,
   pixels,
   Segmented,
   Select,
   TextArea,
+  whole,
+  Group,
+  Hint,
+  Labelled,
+  Pair,
+  Warning,
 } from '@/ui';
-import { changeSetting, FacePicker, useFaces, type Face } from '../lettering';
-import { beginDrag, edit, endDrag } from '../state';
-import { useSwatches } from './ink';
-import { PartNumber } from './keyed-part';
-import { Group, Hint, Row } from './panel';
+import type { FaceSummary } from '@/contract';
+import { changeSetting, FacePicker, useFaces } from '../lettering';
+import { edit } from '../state';
+import { OwnersOf, PartField, ValueField } from '../properties';
 
-const nearestWeight = ({ weights }: Face, to: number): number =>
+const nearestWeight = ({ weights }: FaceSummary, to: number): number =>
   Array.isArray(weights)
     ? weights.reduce((a, b) => (Math.abs(b - to) < Math.abs(a - to) ? b : a))
     : Math.min((weights as { max: number }).max, Math.max((weights as { min: number }).min, to));
 
-const plain = { format: (v: number) => String(Math.round(v)), parse: parseWithUnit('') };
-const drag = { onBegin: beginDrag, onEnd: endDrag };
+/** A number of how a text is set; the text is set anew with it. */
+const SettingField = ({
+  lettering: { id, setting },
+  part,
+}: {
+  lettering: Lettering;
+  part: 'size' | 'tracking' | 'leading';
+}) => (
+  <ValueField
+    schema={settingSchema}
+    value={setting}
+    part={part}
+    onChange={(to) => void changeSetting(id, { [part]: to }, part)}
+  />
+);
 
 /** The text: kept while it is typed, taken with every letter. */
 function TextField({ lettering }: { lettering: Lettering }) {
@@ -82,9 +105,7 @@ function FitControls({ lettering }: { lettering: Lettering }) {
         <Hint>Set at {Math.round(set.fitted.size * 10) / 10} px to fit.</Hint>
       )}
       {set.fitted?.over && (
-        <Hint role="alert" style={{ color: 'var(--caution)' }}>
-          A word alone is wider than the room for it. Make it smaller or wider.
-        </Hint>
+        <Warning>A word alone is wider than the room for it. Make it smaller or wider.</Warning>
       )}
     </Group>
   );
@@ -104,7 +125,9 @@ function CountControls({ lettering }: { lettering: Lettering }) {
       </Check>
       {count && (
         <>
-          <PartNumber owners={[id]} part="count.value" label="Number" {...plain} />
+          <OwnersOf ids={[id]}>
+            <PartField part="count.value" />
+          </OwnersOf>
           <NumberField
             label="Digits after the point"
             value={count.places}
@@ -113,8 +136,7 @@ function CountControls({ lettering }: { lettering: Lettering }) {
             onChange={(places) =>
               edit((piece) => setCount(piece, [id], { ...count, places: Math.round(places) }), 'places')
             }
-            {...drag}
-            {...plain}
+            {...whole}
           />
         </>
       )}
@@ -127,17 +149,13 @@ export function LetteringControls({ lettering }: { lettering: Lettering }) {
   const faces = useFaces();
   const { id, setting, set } = lettering;
   const face = faces?.faces.find((f) => f.id === setting.face.id);
-  const put = (part: Partial<Lettering>, merge: string) =>
-    edit((piece) => updateLayers(piece, [id], (l) => ({ ...l, ...part }) as Lettering), merge);
   return (
     <>
       <Group title="Text">
         <TextField lettering={lettering} />
         {setting.text.trim() === '' && <Hint>Write something: there is nothing to set.</Hint>}
         {set.missing.length > 0 && (
-          <Hint role="alert" style={{ color: 'var(--caution)' }}>
-            This face lacks {set.missing.map((m) => `“${m}”`).join(', ')}. They are left out.
-          </Hint>
+          <Warning>This face lacks {set.missing.map((m) => `“${m}”`).join(', ')}. They are left out.</Warning>
         )}
       </Group>
       <Group title="Face">
@@ -153,19 +171,16 @@ export function LetteringControls({ lettering }: { lettering: Lettering }) {
           }
         />
         {face && Array.isArray(face.weights) && face.weights.length > 1 && (
-          <Row>
-            <span>Weight</span>
-            <div style={{ width: 104 }}>
-              <Select
-                label="Weight"
-                value={String(setting.face.weight)}
-                choices={face.weights.map((w) => ({ id: String(w), name: String(w) }))}
-                onChange={(w) =>
-                  void changeSetting(id, { face: { ...setting.face, weight: Number(w) } }, 'weight')
-                }
-              />
-            </div>
-          </Row>
+          <Labelled name="Weight">
+            <Select
+              label="Weight"
+              value={String(setting.face.weight)}
+              choices={face.weights.map((w) => ({ id: String(w), name: String(w) }))}
+              onChange={(w) =>
+                void changeSetting(id, { face: { ...setting.face, weight: Number(w) } }, 'weight')
+              }
+            />
+          </Labelled>
         )}
         {face && !Array.isArray(face.weights) && (
           <NumberField
@@ -175,35 +190,12 @@ export function LetteringControls({ lettering }: { lettering: Lettering }) {
             max={(face.weights as { max: number }).max}
             step={10}
             onChange={(weight) => void changeSetting(id, { face: { ...setting.face, weight } }, 'weight')}
-            {...plain}
+            {...whole}
           />
         )}
-        <NumberField
-          label="Size"
-          value={setting.size}
-          min={1}
-          max={4000}
-          onChange={(size) => void changeSetting(id, { size }, 'size')}
-          {...pixels}
-        />
-        <NumberField
-          label="Tracking"
-          value={setting.tracking}
-          min={-1000}
-          max={5000}
-          step={5}
-          onChange={(tracking) => void changeSetting(id, { tracking }, 'tracking')}
-          {...plain}
-        />
-        <NumberField
-          label="Leading"
-          value={setting.leading}
-          min={0.1}
-          max={10}
-          step={0.05}
-          onChange={(leading) => void changeSetting(id, { leading }, 'leading')}
-          {...percent}
-        />
+        <SettingField lettering={lettering} part="size" />
+        <SettingField lettering={lettering} part="tracking" />
+        <SettingField lettering={lettering} part="leading" />
         <Segmented
           label="Alignment"
           value={setting.align}
@@ -214,39 +206,14 @@ export function LetteringControls({ lettering }: { lettering: Lettering }) {
       <FitControls lettering={lettering} />
       <CountControls lettering={lettering} />
       <Group title="Look">
-        <ColourField
-          label="Colour"
-          value={lettering.colour}
-          swatches={useSwatches()}
-          onChange={(colour) => put({ colour }, 'lettering colour')}
-          {...drag}
-        />
-        <NumberField
-          label="Opacity"
-          value={lettering.opacity}
-          min={0}
-          max={1}
-          step={0.01}
-          onChange={(opacity) => put({ opacity }, 'lettering opacity')}
-          {...drag}
-          {...percent}
-        />
-        <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 12 }}>
-          <NumberField
-            label="X"
-            value={lettering.x}
-            onChange={(x) => put({ x }, 'lettering x')}
-            {...drag}
-            {...pixels}
-          />
-          <NumberField
-            label="Y"
-            value={lettering.y}
-            onChange={(y) => put({ y }, 'lettering y')}
-            {...drag}
-            {...pixels}
-          />
-        </div>
+        <OwnersOf ids={[id]}>
+          <PartField part="colour" />
+          <PartField part="opacity" />
+          <Pair>
+            <PartField part="x" label="X" />
+            <PartField part="y" label="Y" />
+          </Pair>
+        </OwnersOf>
       </Group>
     </>
   );
@@ -260,20 +227,13 @@ export function ArtControls({ art }: { art: Art }) {
   const move = (x: number, y: number) => put({ transform: [a, b, c, d, x, y] }, 'art place');
   return (
     <Group title="Art">
-      <NumberField
-        label="Opacity"
-        value={art.opacity}
-        min={0}
-        max={1}
-        step={0.01}
-        onChange={(opacity) => put({ opacity }, 'art opacity')}
-        {...drag}
-        {...percent}
-      />
-      <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 12 }}>
-        <NumberField label="X" value={e} onChange={(x) => move(x, f)} {...drag} {...pixels} />
-        <NumberField label="Y" value={f} onChange={(y) => move(e, y)} {...drag} {...pixels} />
-      </div>
+      <OwnersOf ids={[art.id]}>
+        <PartField part="opacity" />
+      </OwnersOf>
+      <Pair>
+        <NumberField label="X" value={e} onChange={(x) => move(x, f)} {...pixels} />
+        <NumberField label="Y" value={f} onChange={(y) => move(e, y)} {...pixels} />
+      </Pair>
       <Hint>{art.shapes.length} shapes. Drag a corner on the canvas to size it.</Hint>
     </Group>
   );

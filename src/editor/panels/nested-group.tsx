@@ -1,39 +1,22 @@
 'use client';
-import { useEffect, useState } from 'react';
-import { addNested, contentOf, nestingFault, setNested, type Nested, type Piece } from '@/core/document';
-import { Button, Fold, notify, NumberField, Select } from '@/ui';
+import { useQuery } from '@tanstack/react-query';
+import { PIECES, PROJECTS, type PieceSummary } from '@/contract';
+import { addNested, contentOf, nestingFault, setNested, type Nested } from '@/core/document';
+import { Button, Fold, notify, NumberField, Select, Hint, Labelled } from '@/ui';
+import { startJob } from '../jobs';
 import { call, useSaving } from '../saving';
-import { beginDrag, edit, endDrag, newId, select, singleLayer, useCalm, useEditor } from '../state';
-import { Hint, Row } from './panel';
+import { edit, newId, select, singleLayer, useCalm, useEditor } from '../state';
 import { useFrames } from './time/frames-field';
-
-const drag = { onBegin: beginDrag, onEnd: endDrag };
-
-interface PieceSummary {
-  readonly id: string;
-  readonly name: string;
-}
-interface Opened {
-  readonly revision: number;
-  readonly document: Piece;
-}
 
 /** The other pieces of the project, as last heard from the server. */
 function useOthers(): readonly PieceSummary[] {
-  const project = useSaving((s) => s.open?.projectId);
-  const here = useSaving((s) => s.open?.id);
-  const [pieces, setPieces] = useState<readonly PieceSummary[]>([]);
-  useEffect(() => {
-    if (!project) return;
-    call<{ projects: { id: string; pieces: PieceSummary[] }[] }>('GET', '/api/projects').then(
-      ({ projects }) =>
-        setPieces(projects.find((p) => p.id === project)?.pieces.filter((p) => p.id !== here) ?? []),
-      // Offline there is nothing to choose from; saving says that the server is away.
-      () => setPieces([]),
-    );
-  }, [project, here]);
-  return pieces;
+  const open = useSaving((s) => s.open);
+  const { data } = useQuery({ queryKey: ['projects'], queryFn: () => call(PROJECTS.list, {}) });
+  const pieces = data?.projects.find((project) => project.id === open?.projectId)?.pieces ?? [];
+  return pieces.filter((piece) => piece.id !== open?.id);
 }
+
+const fetchPiece = (id: string) => startJob(() => call(PIECES.open, { params: { id } })).settled;
 
 /** Another piece of the project shown within this one. */
 export function NestedGroup() {
@@ -41,20 +24,19 @@ export function NestedGroup() {
   const others = useOthers();
   const here = useSaving((s) => s.open?.id);
   const put = async (id: string) => {
-    try {
-      const { revision, document } = await call<Opened>('GET', `/api/pieces/${id}`);
-      const from = { piece: id, revision };
-      const fault = here ? nestingFault(here, document, from) : null;
-      if (fault) {
-        notify(fault);
-        return;
-      }
-      const made = newId();
-      edit((piece) => addNested(piece, made, document, from, Math.round(useEditor.getState().frame)));
-      select({ layers: [made] });
-    } catch (error) {
-      notify((error as Error).message);
+    const end = await fetchPiece(id);
+    if (end.status === 'failed') notify(end.error.message);
+    if (end.status !== 'done') return;
+    const { revision, document } = end.value;
+    const from = { piece: id, revision };
+    const fault = here ? nestingFault(here, document, from) : null;
+    if (fault) {
+      notify(fault);
+      return;
     }
+    const made = newId();
+    edit((piece) => addNested(piece, made, document, from, Math.round(useEditor.getState().frame)));
+    select({ layers: [made] });
   };
   return (
     <Fold title="A piece within this one" open={layer?.type === 'piece'}>
@@ -80,16 +62,15 @@ function NestedControls({ nested }: { nested: Nested }) {
   const { from } = nested;
   const renew = async () => {
     if (!from) return;
-    try {
-      const { revision, document } = await call<Opened>('GET', `/api/pieces/${from.piece}`);
-      if (revision === from.revision) notify(`“${nested.name}” is as it was taken: nothing was changed.`);
-      else
-        edit((piece) =>
-          setNested(piece, nested.id, { content: document, from: { piece: from.piece, revision } }),
-        );
-    } catch (error) {
-      notify(`${(error as Error).message} The copy here stays as it is.`);
-    }
+    const end = await fetchPiece(from.piece);
+    if (end.status === 'failed') notify(`${end.error.message} The copy here stays as it is.`);
+    if (end.status !== 'done') return;
+    const { revision, document } = end.value;
+    if (revision === from.revision) notify(`“${nested.name}” is as it was taken: nothing was changed.`);
+    else
+      edit((piece) =>
+        setNested(piece, nested.id, { content: document, from: { piece: from.piece, revision } }),
+      );
   };
   return (
     <>
@@ -103,23 +84,19 @@ function NestedControls({ nested }: { nested: Nested }) {
           edit((piece) => setNested(piece, nested.id, { start: Math.round(start) }), 'start')
         }
         {...frames}
-        {...drag}
       />
-      <Row>
-        <span>After its end</span>
-        <div style={{ width: 120 }}>
-          <Select
-            label="After its end"
-            value={nested.after}
-            choices={[
-              { id: 'nothing', name: 'nothing' },
-              { id: 'last frame', name: 'last frame' },
-              { id: 'again', name: 'again' },
-            ]}
-            onChange={(after) => edit((piece) => setNested(piece, nested.id, { after }))}
-          />
-        </div>
-      </Row>
+      <Labelled name="After its end">
+        <Select
+          label="After its end"
+          value={nested.after}
+          choices={[
+            { id: 'nothing', name: 'nothing' },
+            { id: 'last frame', name: 'last frame' },
+            { id: 'again', name: 'again' },
+          ]}
+          onChange={(after) => edit((piece) => setNested(piece, nested.id, { after }))}
+        />
+      </Labelled>
       {from && (
         <Button style={{ width: '100%', marginBottom: 8 }} onPress={() => void renew()}>
           Take it anew

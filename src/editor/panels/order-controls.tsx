@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { inSequence, renameStrokes, reverseStrokes, strokesOf, widestOf, type Piece } from '@/core/document';
 import { goesBackward, writingOrder, type OrderOptions } from '@/core/trace';
-import { Button, Fold, Segmented, TextInput } from '@/ui';
+import { Button, Fold, Segmented, TextInput, Buttons, Group, Hint, Gap } from '@/ui';
 import {
   deleteSelected,
   duplicateSelected,
@@ -11,9 +11,8 @@ import {
   stepSelected,
   useCalm,
   useEditor,
+  takeTool,
 } from '../state';
-import { takeTool } from '../bar/tool-strip';
-import { Buttons, Group, Hint } from './panel';
 
 /** The chosen strokes, or all of them. */
 const idsNow = (): string[] => {
@@ -77,7 +76,7 @@ export function OrderControls() {
           ]}
           onChange={setDirection}
         />
-        <div style={{ height: 6 }} />
+        <Gap />
         <Segmented
           label="Dots and bars in order"
           value={marks}

@@ -3,12 +3,10 @@ import { memo } from 'react';
 import styled from 'styled-components';
 import { movePoints, toSymmetric } from '@/core/document';
 import type { PathPoint } from '@/core/geometry';
-import { Button, NumberField, pixels, Segmented } from '@/ui';
+import { Button, NumberField, pixels, Segmented, Buttons, Group, Hint } from '@/ui';
 import {
-  beginDrag,
   editPath,
   editPoints,
-  endDrag,
   makeCorner,
   makeSmooth,
   reverseSelected,
@@ -18,7 +16,6 @@ import {
   useCalm,
   useEditor,
 } from '../state';
-import { Buttons, Group, Hint } from './panel';
 
 const List = styled.ul`
   max-height: 132px;
@@ -127,8 +124,6 @@ export function PointControls() {
                 label={axis.toUpperCase()}
                 value={point[axis]}
                 onChange={move(axis)}
-                onBegin={beginDrag}
-                onEnd={endDrag}
                 {...pixels}
               />
             ))}

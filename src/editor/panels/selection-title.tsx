@@ -1,9 +1,9 @@
 'use client';
 import { strokeById, strokesOf, wholeGroup } from '@/core/document';
 import { measurePath } from '@/core/geometry';
-import { NameField } from '@/ui';
+import { NameField } from '../name-field';
 import { renameGroupTo, renameLayer, selectedLayers, selectedStrokes, singleLayer, useCalm } from '../state';
-import { PanelFacts, PanelTitle } from './panel';
+import { PanelFacts, PanelTitle } from '@/ui';
 
 /** What the panel speaks of: the selected stroke by its name, or how many there are. */
 export function SelectionTitle({ empty }: { empty: string }) {

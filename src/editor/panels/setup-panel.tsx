@@ -9,22 +9,35 @@ import {
   type Kept,
   type Piece,
   type Stretch,
+  SIZES,
 } from '@/core/document';
-import { ColourField, NameField, NumberField, parseWithUnit, Segmented, Select } from '@/ui';
-import { beginDrag, edit, endDrag, useCalm, useEditor } from '../state';
+import {
+  ColourField,
+  NumberField,
+  pixels,
+  Segmented,
+  Select,
+  Group,
+  Hint,
+  PanelFacts,
+  PanelTitle,
+  Labelled,
+} from '@/ui';
+import { NameField } from '../name-field';
+import { edit, editWhole, useCalm, useEditor } from '../state';
 import { LayoutsGroup } from './layouts-group';
 import { NestedGroup } from './nested-group';
-import { Group, Hint, PanelFacts, PanelTitle, Row } from './panel';
 import { FieldsGroup } from './fields-group';
 import { HoldControls } from './hold-controls';
-import { SIZES } from './presets';
 
 const put = (part: Partial<Piece>, merge?: string): void => edit((piece) => ({ ...piece, ...part }), merge);
 const wholePixels = {
-  format: (v: number) => `${v} px`,
-  parse: (text: string) => roundOrNull(parseWithUnit('px')(text)),
+  ...pixels,
+  parse(text: string) {
+    const read = pixels.parse(text);
+    return read === null ? null : Math.round(read);
+  },
 };
-const roundOrNull = (n: number | null) => (n === null ? null : Math.round(n));
 
 /** The ground that new pieces are looked at over. */
 const DUSK = '#22303a';
@@ -36,7 +49,6 @@ export function SetupPanel() {
   const [keep, setKeep] = useState<Kept>('seconds');
   const [stretch, setStretch] = useState<Stretch>(piece.hold ? 'hold' : 'stays');
   const last = lastKeyedFrame(piece);
-  const drag = { onBegin: beginDrag, onEnd: endDrag };
   const sizeId = `${size.width}x${size.height}`;
   const known = SIZES.some(({ id }) => id === sizeId);
   const rateId = `${rate.numerator}/${rate.denominator}`;
@@ -75,47 +87,40 @@ export function SetupPanel() {
             onChange={(value) =>
               put({ size: { ...useEditor.getState().piece.size, [side]: Math.round(value) } }, side)
             }
-            {...drag}
             {...wholePixels}
           />
         ))}
       </Group>
       <Group title="Time">
-        <Row>
-          <span>Frames a second</span>
-          <div style={{ width: 104 }}>
-            <Select
-              label="Frames a second"
-              value={rateId}
-              choices={RATES.map((r) => ({ id: `${r.numerator}/${r.denominator}`, name: rateName(r) }))}
-              onChange={(id) => {
-                const [numerator, denominator] = id.split('/').map(Number) as [number, number];
-                edit((p) => withRate(p, { numerator, denominator }, keep));
-              }}
-            />
-          </div>
-        </Row>
-        <Row>
-          <span>A new rate keeps</span>
-          <div style={{ width: 128 }}>
-            <Segmented
-              label="A new rate keeps"
-              value={keep}
-              choices={[
-                { id: 'seconds', name: 'seconds' },
-                { id: 'frames', name: 'frames' },
-              ]}
-              onChange={setKeep}
-            />
-          </div>
-        </Row>
+        <Labelled name="Frames a second">
+          <Select
+            label="Frames a second"
+            value={rateId}
+            choices={RATES.map((r) => ({ id: `${r.numerator}/${r.denominator}`, name: rateName(r) }))}
+            onChange={(id) => {
+              const [numerator, denominator] = id.split('/').map(Number) as [number, number];
+              editWhole((p) => withRate(p, { numerator, denominator }, keep));
+            }}
+          />
+        </Labelled>
+        <Labelled name="A new rate keeps">
+          <Segmented
+            label="A new rate keeps"
+            value={keep}
+            choices={[
+              { id: 'seconds', name: 'seconds' },
+              { id: 'frames', name: 'frames' },
+            ]}
+            onChange={setKeep}
+          />
+        </Labelled>
         <NumberField
           label="Length"
           value={length}
           min={1}
           max={LIMITS.frames}
           onChange={(value) => {
-            edit(
+            editWhole(
               (p) => withLength(p, value, hold ? stretch : stretch === 'hold' ? 'stays' : stretch),
               'length',
             );
@@ -123,7 +128,6 @@ export function SetupPanel() {
           }}
           format={(v) => `${v} fr`}
           parse={(text) => parseTime(text, rate)}
-          {...drag}
         />
         <Segmented
           label="What is keyed with a new length"
@@ -142,7 +146,7 @@ export function SetupPanel() {
             <button
               type="button"
               style={{ border: 0, padding: 0, background: 'none', color: 'var(--head)' }}
-              onClick={() => edit((p) => withLength(p, last + 1, 'stays'))}
+              onClick={() => editWhole((p) => withLength(p, last + 1, 'stays'))}
             >
               Make room for them
             </button>
@@ -165,7 +169,6 @@ export function SetupPanel() {
             value={piece.over}
             swatches={[{ name: 'Grounds', colours: [DUSK, '#15120e', '#ede6d8', '#2c4a3e', '#7a4a2a'] }]}
             onChange={(over) => put({ over }, 'over')}
-            {...drag}
           />
         )}
         <Hint>Only for looking: the piece itself is transparent, and so is what is exported.</Hint>

@@ -1,12 +1,22 @@
 'use client';
-import { Button, Check, NumberField, parseWithUnit, percent, pixels, Segmented, Select } from '@/ui';
+import {
+  Button,
+  Check,
+  NumberField,
+  percent,
+  pixels,
+  Segmented,
+  Select,
+  whole,
+  wholeDegrees,
+  Buttons,
+  Group,
+  Hint,
+} from '@/ui';
 import { type ShapeKind, type ToolSettings, useCalm, useTools } from '../state';
 import { PEN_RECORDINGS, replay, stopReplay, useTablet } from '../tablet';
-import { Buttons, Group, Hint } from './panel';
 
 const put = (part: Partial<ToolSettings>) => useTools.setState(part);
-const plain = { format: (v: number) => String(Math.round(v)), parse: parseWithUnit('') };
-const degrees = { format: (v: number) => `${Math.round(v)}°`, parse: parseWithUnit('°') };
 
 function PenOptions() {
   const drawing = useCalm((s) => s.drawing);
@@ -40,7 +50,7 @@ function FreehandOptions() {
       </Group>
       <Group title="Simulated pen tablet">
         {playing ? (
-          <Button style={{ width: '100%' }} onPress={stopReplay}>
+          <Button $wide onPress={stopReplay}>
             Lift the pen
           </Button>
         ) : (
@@ -109,7 +119,7 @@ function ShapeOptions() {
           max={360}
           step={15}
           onChange={(b) => put({ begin: b })}
-          {...degrees}
+          {...wholeDegrees}
         />
       )}
       {(shape === 'polygon' || shape === 'star') && (
@@ -119,7 +129,7 @@ function ShapeOptions() {
           min={3}
           max={60}
           onChange={(n) => put({ sides: Math.round(n) })}
-          {...plain}
+          {...whole}
         />
       )}
       {(shape === 'star' || shape === 'arc' || shape === 'loops') && (
@@ -140,7 +150,7 @@ function ShapeOptions() {
           min={1}
           max={40}
           onChange={(t) => put({ turns: Math.round(t) })}
-          {...plain}
+          {...whole}
         />
       )}
       {['rectangle', 'ellipse', 'arc', 'spiral'].includes(shape) && <Direction />}

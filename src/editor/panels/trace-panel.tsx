@@ -1,13 +1,11 @@
 'use client';
 import { isArtwork } from '@/core/document';
-import { Button } from '@/ui';
-import { reverseSelected, selectedStrokes, singleLayer, useCalm, useEditor } from '../state';
-import { takeTool } from '../bar/tool-strip';
+import { Button, Buttons, Group, PanelFacts, PanelTitle } from '@/ui';
+import { reverseSelected, selectedStrokes, singleLayer, useCalm, useEditor, takeTool } from '../state';
 import { BorderControls } from './border-controls';
 import { CleanControls } from './clean-controls';
 import { FindStrokes } from './find-strokes';
 import { OrderControls } from './order-controls';
-import { Buttons, Group, PanelFacts, PanelTitle } from './panel';
 import { PointControls } from './point-controls';
 import { SelectionTitle } from './selection-title';
 import { ToolOptions } from './tool-options';

@@ -2,8 +2,7 @@
 import { X } from 'lucide-react';
 import styled from 'styled-components';
 import type { Finding, FindingKind } from '@/core/proof';
-import { Button, IconButton } from '@/ui';
-import { Hint, PanelFacts, PanelTitle } from '../panels/panel';
+import { Button, IconButton, Hint, PanelFacts, PanelTitle } from '@/ui';
 import { edit, select, showFrame, useCalm } from '../state';
 import { useProof } from './proof-state';
 
@@ -52,6 +51,7 @@ const NAMES: Record<FindingKind, string> = {
   contrast: 'contrast',
   'reading time': 'reading time',
   'loose end': 'loose end',
+  flashes: 'flashes',
   'closing gap': 'closing gap',
   text: 'text',
 };

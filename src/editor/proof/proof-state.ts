@@ -2,9 +2,10 @@ import { create } from 'zustand';
 import type { Piece } from '@/core/document';
 import { proof, uncoveringFindings, type Backdrop, type Finding } from '@/core/proof';
 import type { Coverage } from '@/core/trace';
+import { startJob, type Job } from '../jobs';
 import { coverWorker } from '../reveal';
 import { useEditor } from '../state';
-import { onUnderlayLoaded, underlayImage } from '../canvas/underlay-images';
+import { onUnderlayLoaded, underlayImage } from '../underlays';
 
 interface ProofState {
   readonly open: boolean;
@@ -24,25 +25,18 @@ export const useProof = create<ProofState>(() => ({
 
 /** Places across a box at which the ground is looked at. */
 const GRID = 12;
-let sampler: CanvasRenderingContext2D | null = null;
-let version = 0;
 
-/** The colours under a box: of the pictures that lie under the piece, over the colour it is looked at over. */
-function backdropOf(piece: Piece): Backdrop {
-  return (box) => {
+/** Looks at the colours under boxes: of the pictures that lie under the piece, over the colour it is looked at over. */
+function backdropReader(): (piece: Piece) => Backdrop {
+  const canvas = Object.assign(document.createElement('canvas'), { width: GRID, height: GRID });
+  const context = canvas.getContext('2d', { willReadFrequently: true })!;
+  return (piece) => (box) => {
     const shown = piece.underlays.filter((u) => !u.hidden && u.opacity > 0);
     const pictures = shown.flatMap((u) => {
       const image = underlayImage(u);
       return image ? [{ u, image }] : [];
     });
     if (pictures.length === 0) return piece.over === null ? null : [piece.over];
-    sampler ??= Object.assign(document.createElement('canvas'), { width: GRID, height: GRID }).getContext(
-      '2d',
-      {
-        willReadFrequently: true,
-      },
-    );
-    const context = sampler!;
     const [w, h] = [Math.max(1, box.right - box.left), Math.max(1, box.bottom - box.top)];
     context.setTransform(1, 0, 0, 1, 0, 0);
     context.fillStyle = piece.over ?? '#808080';
@@ -61,18 +55,9 @@ function backdropOf(piece: Piece): Backdrop {
   };
 }
 
-let backdrop: { piece: Piece; version: number; of: Backdrop } | null = null;
-function backdropNow(piece: Piece): Backdrop {
-  if (backdrop?.piece !== piece || backdrop.version !== version)
-    backdrop = { piece, version, of: backdropOf(piece) };
-  return backdrop.of;
-}
-
-/** A check begins so long after the last change, ms: first what needs no measuring, then, where the list is open, the rest. */
+/** A check begins so long after the last change, ms; what must be measured waits a little longer while nobody looks at the list. */
 const REST = 350;
-let waiting: ReturnType<typeof setTimeout> | null = null;
-let measured: { piece: Piece; coverage: ReadonlyMap<string, Coverage> } | null = null;
-let running = false;
+const UNSEEN_REST = 1200;
 
 /** The layers whose uncovering is measured: art and lettering seen through strokes. */
 const revealed = (piece: Piece): string[] =>
@@ -85,50 +70,73 @@ const revealed = (piece: Piece): string[] =>
       : [],
   );
 
-function listed(piece: Piece): readonly Finding[] {
-  const coverage = measured?.piece === piece ? measured.coverage : new Map<string, Coverage>();
-  return [
-    ...[...coverage].flatMap(([of, found]) => uncoveringFindings(piece, of, found)),
-    ...proof(piece, backdropNow(piece)),
-  ];
-}
-
-async function check(): Promise<void> {
-  waiting = null;
-  const { piece, base, playing } = useEditor.getState();
-  // Drags and playing have the machine to themselves.
-  if (base || playing) {
-    ask();
-    return;
-  }
-  useProof.setState({ findings: listed(piece) });
-  if (!useProof.getState().open || running || measured?.piece === piece) return;
-  running = true;
-  useProof.setState({ measuring: true });
-  try {
-    const coverage = new Map<string, Coverage>();
-    for (const id of revealed(piece)) {
-      const found = await coverWorker().measure(piece, id);
-      if (found) coverage.set(id, found);
-      if (useEditor.getState().piece !== piece) break;
-    }
-    if (useEditor.getState().piece === piece) {
-      measured = { piece, coverage };
-      useProof.setState({ findings: listed(piece) });
-    } else ask();
-  } finally {
-    running = false;
-    useProof.setState({ measuring: false });
-  }
-}
-
-function ask(): void {
-  if (waiting !== null) clearTimeout(waiting);
-  waiting = setTimeout(() => void check(), REST);
-}
-
-/** Checks the piece whenever it changed; answers with a function that stops. */
+/** Checks the piece from its opening on, whenever it changed; answers with a function that stops. */
 export function watchProof(): () => void {
+  const backdropOf = backdropReader();
+  let backdrop: { piece: Piece; of: Backdrop } | null = null;
+  let measured: { piece: Piece; coverage: ReadonlyMap<string, Coverage> } | null = null;
+  let waiting: ReturnType<typeof setTimeout> | undefined;
+  let later: ReturnType<typeof setTimeout> | undefined;
+  let job: Job<ReadonlyMap<string, Coverage>> | null = null;
+
+  const busy = (): boolean => {
+    const { base, playing } = useEditor.getState();
+    return base !== null || playing;
+  };
+
+  function list(piece: Piece): void {
+    if (backdrop?.piece !== piece) backdrop = { piece, of: backdropOf(piece) };
+    const coverage = measured?.piece === piece ? measured.coverage : new Map<string, Coverage>();
+    useProof.setState({
+      // Until what is revealed was measured, nothing to mend is not yet nothing found.
+      measuring: measured?.piece !== piece && revealed(piece).length > 0,
+      findings: [
+        ...[...coverage].flatMap(([of, found]) => uncoveringFindings(piece, of, found)),
+        ...proof(piece, backdrop.of),
+      ],
+    });
+  }
+
+  function check(): void {
+    const { piece } = useEditor.getState();
+    // Drags and playing have the machine to themselves.
+    if (busy()) return ask();
+    list(piece);
+    clearTimeout(later);
+    if (measured?.piece !== piece)
+      later = setTimeout(() => void measure(), useProof.getState().open ? 0 : UNSEEN_REST);
+  }
+
+  async function measure(): Promise<void> {
+    const { piece } = useEditor.getState();
+    if (busy()) return ask();
+    // What runs is about an older document; it goes on to its end, since ending it would cost its worker.
+    if (job) return ask();
+    job = startJob(async ({ signal }) => {
+      const coverage = new Map<string, Coverage>();
+      for (const id of revealed(piece)) {
+        const found = await coverWorker.run((remote) => remote.measure(piece, id), signal);
+        if (found) coverage.set(id, found);
+        if (useEditor.getState().piece !== piece) break;
+      }
+      return coverage;
+    });
+    const end = await job.settled;
+    job = null;
+    if (end.status !== 'done') {
+      useProof.setState({ measuring: false });
+      return;
+    }
+    if (useEditor.getState().piece !== piece) return ask();
+    measured = { piece, coverage: end.value };
+    list(piece);
+  }
+
+  function ask(): void {
+    clearTimeout(waiting);
+    waiting = setTimeout(check, REST);
+  }
+
   ask();
   const ends = [
     useEditor.subscribe((now, before) => {
@@ -138,13 +146,15 @@ export function watchProof(): () => void {
       if (now.open && !before.open) ask();
     }),
     onUnderlayLoaded(() => {
-      version++;
+      backdrop = null;
       ask();
     }),
   ];
   return () => {
     ends.forEach((end) => end());
-    if (waiting !== null) clearTimeout(waiting);
-    waiting = null;
+    clearTimeout(waiting);
+    clearTimeout(later);
+    job?.abort();
+    useProof.setState({ findings: [], measuring: false, chosen: null, open: false });
   };
 }

@@ -1,16 +1,13 @@
-import { wrap, type Remote } from 'comlink';
-import { groupsAround, type Piece, type Stroke } from '@/core/document';
+import { groupsAround, type Piece } from '@/core/document';
 import type { CoverWorker } from '@/workers/cover.worker';
+import { startJob, workerLine, type Job } from '../jobs';
 import { useEditor, type EditorState } from '../state';
 import { useCovering } from './cover-state';
 
-let remote: Remote<CoverWorker> | null = null;
-
-/** The worker, started when it is first needed. */
-export function coverWorker(): Remote<CoverWorker> {
-  remote ??= wrap<CoverWorker>(new Worker(new URL('../../workers/cover.worker.ts', import.meta.url)));
-  return remote;
-}
+/** The worker that measures how strokes uncover things, and fits them. */
+export const coverWorker = workerLine<CoverWorker>(
+  () => new Worker(new URL('../../workers/cover.worker.ts', import.meta.url)),
+);
 
 /** The revealed art or lettering that the selection is about: it itself, or what its strokes uncover. */
 export function revealedLayer({ piece, selection }: Pick<EditorState, 'piece' | 'selection'>): string | null {
@@ -28,52 +25,55 @@ export function revealedLayer({ piece, selection }: Pick<EditorState, 'piece' | 
 
 /** Measuring begins so long after the last change, ms. */
 const REST = 120;
-let waiting: ReturnType<typeof setTimeout> | null = null;
-let measured: { piece: Piece; of: string } | null = null;
-
-async function measure(): Promise<void> {
-  waiting = null;
-  const state = useEditor.getState();
-  const of = state.step === 'reveal' ? revealedLayer(state) : null;
-  if (!of) {
-    measured = null;
-    useCovering.setState({ of: null, coverage: null });
-    return;
-  }
-  if (measured?.piece === state.piece && measured.of === of) return;
-  if (useCovering.getState().running) {
-    ask();
-    return;
-  }
-  measured = { piece: state.piece, of };
-  useCovering.setState({ of, running: true, ...(useCovering.getState().of !== of && { coverage: null }) });
-  const began = performance.now();
-  try {
-    const coverage = await coverWorker().measure(state.piece, of);
-    useCovering.setState({ coverage, ms: performance.now() - began });
-  } finally {
-    useCovering.setState({ running: false });
-  }
-}
-
-function ask(): void {
-  if (waiting !== null) clearTimeout(waiting);
-  waiting = setTimeout(() => void measure(), REST);
-}
 
 /** Measures anew whenever what is looked at changes; answers with a function that stops. */
 export function watchCoverage(): () => void {
+  let waiting: ReturnType<typeof setTimeout> | undefined;
+  let job: Job<unknown> | null = null;
+  let measured: { piece: Piece; of: string } | null = null;
+
+  const ask = (): void => {
+    clearTimeout(waiting);
+    waiting = setTimeout(() => void measure(), REST);
+  };
+
+  async function measure(): Promise<void> {
+    const state = useEditor.getState();
+    const of = state.step === 'reveal' ? revealedLayer(state) : null;
+    if (!of) {
+      measured = null;
+      useCovering.setState({ of: null, coverage: null });
+      return;
+    }
+    if (measured?.piece === state.piece && measured.of === of) return;
+    // What is being measured may be out of date already, but ending it would cost its worker.
+    if (job) return ask();
+    measured = { piece: state.piece, of };
+    useCovering.setState({
+      of,
+      running: true,
+      ...(useCovering.getState().of !== of && { coverage: null }),
+    });
+    const began = performance.now();
+    const mine = startJob(({ signal }) =>
+      coverWorker.run((remote) => remote.measure(state.piece, of), signal),
+    );
+    job = mine;
+    const end = await mine.settled;
+    job = null;
+    useCovering.setState({ running: false });
+    if (end.status === 'done') useCovering.setState({ coverage: end.value, ms: performance.now() - began });
+    // The next change measures anew.
+    else measured = null;
+  }
+
   ask();
-  return useEditor.subscribe((now, before) => {
+  const unsubscribe = useEditor.subscribe((now, before) => {
     if (now.piece !== before.piece || now.selection !== before.selection || now.step !== before.step) ask();
   });
-}
-
-/** A piece in which strokes have become what a worker made of them. */
-export function withStrokes(piece: Piece, strokes: readonly Stroke[]): Piece {
-  const made = new Map(strokes.map((stroke) => [stroke.id, stroke]));
-  return {
-    ...piece,
-    layers: piece.layers.map((layer) => (layer.type === 'stroke' ? (made.get(layer.id) ?? layer) : layer)),
+  return () => {
+    unsubscribe();
+    clearTimeout(waiting);
+    job?.abort();
   };
 }

@@ -1,2 +1,3 @@
 export * from './api';
-export * from './autosave';
+export * from './open-piece';
+export type { SaveStatus } from './saving';

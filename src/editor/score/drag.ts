@@ -1,7 +1,7 @@
 import type { PointerEvent as ReactPointerEvent } from 'react';
 import { create } from 'zustand';
 import { allKeyed, keyedParts, keysAt, type KeyRef, type Piece } from '@/core/document';
-import { beginDrag, cancelDrag, endDrag, useEditor } from '../state';
+import { dragDocument, useEditor } from '../state';
 import { useTimeScale } from './time-scale';
 
 /** A moment that keys are drawn to, and its name. */
@@ -67,38 +67,17 @@ export function snappedBy(
 
 const signed = (by: number): string => `${by > 0 ? '+' : ''}${by} fr`;
 
-/** Follows a drag from its start until the pointer is let go or Escape is pressed: one step of undo. */
+/** Follows a drag whose number is shown: one step of undo. */
 export function follow(
   event: ReactPointerEvent<Element>,
   move: (e: PointerEvent) => void,
-  ended?: () => void,
+  cancel?: () => void,
 ): void {
-  const target = event.currentTarget as SVGElement;
-  target.setPointerCapture(event.pointerId);
-  beginDrag();
-  const done = () => {
-    endDrag();
-    stop();
-  };
-  const escape = (e: KeyboardEvent) => {
-    if (e.key !== 'Escape') return;
-    e.stopImmediatePropagation();
-    cancelDrag();
-    stop();
-  };
-  const moved = move as EventListener;
-  const stop = () => {
-    useDragShow.setState({ words: null, snap: null });
-    target.removeEventListener('pointermove', moved);
-    target.removeEventListener('pointerup', done);
-    target.removeEventListener('pointercancel', done);
-    window.removeEventListener('keydown', escape, true);
-    ended?.();
-  };
-  target.addEventListener('pointermove', moved);
-  target.addEventListener('pointerup', done);
-  target.addEventListener('pointercancel', done);
-  window.addEventListener('keydown', escape, true);
+  dragDocument(event, {
+    move,
+    ...(cancel && { cancel }),
+    ended: () => useDragShow.setState({ words: null, snap: null }),
+  });
 }
 
 /**

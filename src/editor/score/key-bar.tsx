@@ -1,12 +1,21 @@
 'use client';
 import { useRef } from 'react';
-import { changeKey, keysAt, layersOf, moveKeys, partOf, sameKey, type KeyRef } from '@/core/document';
+import {
+  changeKey,
+  keysAt,
+  layersOf,
+  moveKeys,
+  partOf,
+  propertyOf,
+  sameKey,
+  type KeyRef,
+} from '@/core/document';
 import { keysOf, type Animated } from '@/core/timing';
 import { edit, editFromBase, select, useEditor } from '../state';
 import { dragFrames } from './drag';
 import { LANE } from './envelope';
 import type { LaneOwner } from './lane-owner';
-import { partName, partWords } from '../part-names';
+import { partName, partWords } from '../properties';
 import { useTimeScale, xOf } from './time-scale';
 
 /** A key as a small upright bar, at a height of its lane. */
@@ -52,9 +61,9 @@ export function KeyBar({
     <g
       role="slider"
       tabIndex={isSelected ? 0 : -1}
-      aria-label={`${owner.name}, ${partName(part).toLowerCase()} key`}
+      aria-label={`${owner.name}, ${partName(owner.keyed, part).toLowerCase()} key`}
       aria-valuenow={key.frame}
-      aria-valuetext={`frame ${key.frame}, ${partWords(part, key.value)}`}
+      aria-valuetext={`frame ${key.frame}, ${partWords(owner.keyed, part, key.value)}`}
       data-key={`${part}-${index}`}
       style={{ cursor: owner.locked ? 'default' : 'ew-resize', outline: 'none' }}
       onPointerDown={(event) => {
@@ -80,9 +89,9 @@ export function KeyBar({
         event.stopPropagation();
         if (sideways !== undefined) edit((piece) => moveKeys(piece, keys, sideways), 'nudge keys');
         else if (typeof key.value === 'number') {
-          const ends = part === 'head' || part === 'tail';
-          const next = Math.round((key.value + upward! * (part === 'ink.width' ? 1 : 0.01)) * 1000) / 1000;
-          const value = ends ? Math.min(1, Math.max(0, next)) : next;
+          const { step, usual } = propertyOf(owner.keyed, part)!;
+          const next = Math.round((key.value + upward! * step) * 1e6) / 1e6;
+          const value = Math.min(usual[1], Math.max(usual[0], next));
           edit((piece) => changeKey(piece, [ref], { value }), 'nudge key value');
         }
       }}

@@ -1,129 +1,36 @@
 'use client';
 import { memo, type ReactNode } from 'react';
-import {
-  ChevronDown,
-  ChevronRight,
-  Eye,
-  EyeOff,
-  Film,
-  Flashlight,
-  KeyRound,
-  Link2,
-  Lock,
-  LockOpen,
-  Shapes,
-  Type,
-} from 'lucide-react';
-import styled from 'styled-components';
+import { Film, KeyRound, Link2, Shapes, Type } from 'lucide-react';
 import { colourAt } from '@/core/colour';
 import {
-  markColour,
   partOf,
   type Group,
   type KeyedPart,
-  type KeyValue,
+  kindOf,
+  propertyOf,
   type Layer,
   type Stroke,
 } from '@/core/document';
 import { keysOf, valueAt, type Animated } from '@/core/timing';
-import { NameField } from '@/ui';
-import { renameGroupTo, renameLayer, setFlag, toggleSolo, useEditor } from '../state';
-import { partName, partWords } from '../part-names';
+import { renameGroupTo, renameLayer, useEditor } from '../state';
+import { partName, partWords } from '../properties';
 import type { LaneOwner } from './lane-owner';
 import { setCollapsed, setOpened } from './rows';
-
-/** Lanes within a group are set in by so much, px. */
-const INSET = 12;
-
-const Head = styled.div<{ $inset: number }>`
-  display: flex;
-  align-items: center;
-  gap: 7px;
-  min-width: 0;
-  height: 100%;
-  padding: 0 12px 0 ${({ $inset }) => 4 + $inset}px;
-`;
-const Turn = styled.button`
-  display: grid;
-  place-items: center;
-  width: 16px;
-  height: 20px;
-  padding: 0;
-  border: 0;
-  background: none;
-  color: var(--quiet);
-  flex: none;
-  svg {
-    width: 14px;
-    height: 14px;
-  }
-  &:hover {
-    color: var(--text);
-  }
-`;
-const NoTurn = styled.span`
-  width: 16px;
-  flex: none;
-`;
-const Order = styled.span`
-  width: 20px;
-  text-align: right;
-  font: italic 16px/1 var(--serif);
-  color: var(--quiet);
-  flex: none;
-`;
-const Dot = styled.span`
-  width: 9px;
-  height: 9px;
-  border-radius: 50%;
-  flex: none;
-  box-shadow: 0 0 0 1px color-mix(in srgb, var(--quiet) 60%, transparent);
-`;
-const Name = styled.span`
-  flex: 1;
-  min-width: 0;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-`;
-const Quiet = styled.span`
-  color: var(--quiet);
-  flex: none;
-`;
-const Bound = styled.span`
-  display: grid;
-  color: var(--caution);
-  flex: none;
-`;
-const Switch = styled.button`
-  display: none;
-  place-items: center;
-  width: 20px;
-  height: 20px;
-  padding: 0;
-  border: 0;
-  border-radius: 4px;
-  background: none;
-  color: var(--quiet);
-  flex: none;
-  svg {
-    width: 14px;
-    height: 14px;
-  }
-  &[aria-pressed='true'] {
-    display: grid;
-    color: var(--text);
-  }
-  [role='row']:hover &,
-  [role='row']:focus-within &,
-  &:focus-visible {
-    display: grid;
-  }
-  &:hover {
-    color: var(--text);
-    background: var(--pressed);
-  }
-`;
+import {
+  INSET,
+  Head,
+  NoTurn,
+  Order,
+  Dot,
+  Name,
+  Quiet,
+  Bound,
+  Switch,
+  stopPointer,
+  Switches,
+  Opener,
+  Renaming,
+} from './lane-head-parts';
 
 /** Frames the stroke takes to be written: from the first key of what moves first to where it has arrived. */
 function writingFrames(stroke: Stroke): number | null {
@@ -144,114 +51,13 @@ function writingFrames(stroke: Stroke): number | null {
   return keys[last]!.frame - keys[0]!.frame;
 }
 
-/** What stands in the place of the number, and the colour of the dot. */
-function markOf(layer: Layer): { mark: ReactNode; colour: string } {
-  if (layer.type === 'lettering')
-    return { mark: <Type size={14} aria-label="lettering" />, colour: layer.colour };
-  if (layer.type === 'art') {
-    return {
-      mark: <Shapes size={14} aria-label="art" />,
-      colour: layer.shapes.find((s) => s.fill)?.fill ?? 'transparent',
-    };
-  }
-  if (layer.type === 'piece') return { mark: <Film size={14} aria-label="piece" />, colour: 'transparent' };
-  return { mark: null, colour: markColour(layer.ink) };
-}
-
-const stopPointer = (event: { stopPropagation: () => void }) => event.stopPropagation();
-
-/** Hides, locks and shows alone the layers of a row. */
-function Switches({ layers, name }: { layers: readonly Layer[]; name: string }) {
-  const solo = useEditor((s) => s.solo);
-  const ids = layers.map((layer) => layer.id);
-  const locked = layers.every((layer) => layer.locked);
-  const hidden = layers.every((layer) => layer.hidden);
-  const alone = ids.every((id) => solo.includes(id));
-  const all = [
-    {
-      name: `Show ${name} alone`,
-      on: alone,
-      icon: <Flashlight />,
-      title: alone ? 'Show the others again' : 'Show alone',
-      run: () => toggleSolo(ids),
-    },
-    {
-      name: `Lock ${name}`,
-      on: locked,
-      icon: locked ? <Lock /> : <LockOpen />,
-      title: locked ? 'Unlock' : 'Lock',
-      run: () => setFlag(ids, 'locked', !locked),
-    },
-    {
-      name: `Hide ${name}`,
-      on: hidden,
-      icon: hidden ? <EyeOff /> : <Eye />,
-      title: hidden ? 'Show' : 'Hide',
-      run: () => setFlag(ids, 'hidden', !hidden),
-    },
-  ];
-  return all.map((one) => (
-    <Switch
-      key={one.name}
-      tabIndex={-1}
-      aria-label={one.name}
-      aria-pressed={one.on}
-      title={one.title}
-      onPointerDown={stopPointer}
-      onClick={one.run}
-    >
-      {one.icon}
-    </Switch>
-  ));
-}
-
-/** Opens and closes what lies under a row. */
-function Opener({
-  isOpen,
-  label,
-  onChange,
-}: {
-  isOpen: boolean;
-  label: string;
-  onChange: (to: boolean) => void;
-}) {
-  return (
-    <Turn
-      tabIndex={-1}
-      aria-label={label}
-      aria-expanded={isOpen}
-      title={label}
-      onPointerDown={stopPointer}
-      onDoubleClick={stopPointer}
-      onClick={() => onChange(!isOpen)}
-    >
-      {isOpen ? <ChevronDown /> : <ChevronRight />}
-    </Turn>
-  );
-}
-
-function Renaming({
-  label,
-  value,
-  onChange,
-  onRenamed,
-}: {
-  label: string;
-  value: string;
-  onChange: (name: string) => void;
-  onRenamed: () => void;
-}) {
-  return (
-    <span
-      style={{ flex: 1, minWidth: 0 }}
-      ref={(node) => node?.querySelector('input')?.focus()}
-      onBlur={onRenamed}
-      onPointerDown={stopPointer}
-    >
-      <NameField label={label} value={value} onChange={onChange} />
-    </span>
-  );
-}
+/** What stands in the place of the number, for each kind of layer; strokes are numbered. */
+const MARKS: Record<Layer['type'], ReactNode> = {
+  stroke: null,
+  art: <Shapes size={14} aria-label="art" />,
+  lettering: <Type size={14} aria-label="lettering" />,
+  piece: <Film size={14} aria-label="piece" />,
+};
 
 /** Name, number and switches of a lane. */
 export const LaneHead = memo(function LaneHead({
@@ -279,7 +85,8 @@ export const LaneHead = memo(function LaneHead({
   onRenamed: () => void;
 }) {
   const frames = layer.type === 'stroke' && !led ? writingFrames(layer) : null;
-  const { mark, colour } = markOf(layer);
+  const mark = MARKS[layer.type];
+  const colour = kindOf(layer).colour(layer) ?? 'transparent';
   return (
     <Head $inset={depth * INSET}>
       {parts > 0 ? (
@@ -391,19 +198,19 @@ export const PartHead = memo(function PartHead({
   const value = partOf(owner.keyed, part)!;
   const now = useEditor((s) => {
     const frame = Math.round(s.frame);
-    const [first] = keysOf(value as Animated<KeyValue>);
-    if (typeof first?.value === 'string') return colourAt(value as Animated<string>, frame);
+    const kind = propertyOf(owner.keyed, part)?.kind;
+    if (kind === 'colour') return colourAt(value as Animated<string>, frame);
     // Shapes have no number to show.
-    return typeof first?.value === 'object' ? '' : valueAt(value as Animated, frame);
+    return kind === 'shape' ? '' : valueAt(value as Animated, frame);
   });
   return (
     <Head $inset={depth * INSET}>
       <NoTurn />
       <Order />
-      <Name style={{ color: 'var(--quiet)' }} title={partName(part)}>
-        {partName(part)}
+      <Name style={{ color: 'var(--quiet)' }} title={partName(owner.keyed, part)}>
+        {partName(owner.keyed, part)}
       </Name>
-      <Quiet>{partWords(part, now)}</Quiet>
+      <Quiet>{partWords(owner.keyed, part, now)}</Quiet>
     </Head>
   );
 });

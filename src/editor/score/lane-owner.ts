@@ -1,4 +1,5 @@
 import {
+  kindOf,
   lineLength,
   markColour,
   windowAt,
@@ -55,7 +56,7 @@ const ownerOfLayer = (layer: Layer, led: boolean): LaneOwner => ({
   name: layer.name,
   locked: layer.locked,
   hidden: layer.hidden,
-  colour: layer.type === 'stroke' ? markColour(layer.ink) : layer.type === 'lettering' ? layer.colour : PLAIN,
+  colour: kindOf(layer).colour(layer) ?? PLAIN,
   keyed: layer,
   layers: [layer.id],
   led,

@@ -1,7 +1,7 @@
 'use client';
 import { memo, useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import styled from 'styled-components';
-import { moveMarker, putMarker, removeMarker, setWorkRange, type Marker } from '@/core/document';
+import { cutName, moveMarker, putMarker, removeMarker, setWorkRange, type Marker } from '@/core/document';
 import { inkOverTime } from '@/core/scene';
 import { edit, editFromBase, showFrame, useCalm, useEditor } from '../state';
 import { dragFrames } from './drag';
@@ -95,7 +95,7 @@ function MarkerFlag({ marker }: { marker: Marker }) {
   const [typed, setTyped] = useState<string | null>(null);
   const take = () => {
     const name = typed?.trim();
-    if (name && name !== marker.name) edit((p) => putMarker(p, { ...marker, name: name.slice(0, 120) }));
+    if (name && name !== marker.name) edit((p) => putMarker(p, { ...marker, name: cutName(name) }));
     setTyped(null);
   };
   const onKeyDown = (event: KeyboardEvent<HTMLElement>) => {

@@ -1,28 +1,12 @@
 'use client';
 import { memo, useMemo } from 'react';
 import { colourAt } from '@/core/colour';
-import {
-  partOf,
-  sameKey,
-  type AnyAnimated,
-  type KeyedPart,
-  type KeyRef,
-  type KeyValue,
-} from '@/core/document';
-import type { Path } from '@/core/geometry';
+import { partOf, propertyOf, sameKey, type KeyedPart, type KeyRef, type KeyValue } from '@/core/document';
 import { keysOf, valueAt, type Animated } from '@/core/timing';
 import { columns, LANE } from './envelope';
 import { KeyBar } from './key-bar';
 import type { LaneOwner } from './lane-owner';
 import { frameAt, useTimeScale, xOf } from './time-scale';
-
-const isColour = (value: AnyAnimated): value is Animated<string> => {
-  const [first] = keysOf(value as Animated<string>);
-  return typeof (first?.value ?? value) === 'string';
-};
-
-const isShape = (value: AnyAnimated): value is Animated<Path> =>
-  typeof (keysOf(value as Animated<Path>)[0]?.value ?? value) === 'object';
 
 /** Colours are read in steps of so many px. */
 const STEP = 4;
@@ -43,17 +27,19 @@ export const PartLane = memo(function PartLane({
 }) {
   const scale = useTimeScale();
   const value = partOf(owner.keyed, part)!;
+  const kind = propertyOf(owner.keyed, part)?.kind;
   const all = keysOf(value as Animated<KeyValue>);
   const drawn = useMemo(() => {
-    if (isColour(value)) {
+    if (kind === 'colour') {
       const cells = [];
       for (let x = 0; x < scale.width; x += STEP) {
         const frame = frameAt(scale, x);
-        if (frame >= 0 && frame <= length - 1) cells.push({ x, colour: colourAt(value, frame) });
+        if (frame >= 0 && frame <= length - 1)
+          cells.push({ x, colour: colourAt(value as Animated<string>, frame) });
       }
       return { cells, path: '', area: '', y: () => LANE.height / 2 };
     }
-    if (isShape(value)) return { cells: [], path: '', area: '', y: () => LANE.height / 2 };
+    if (kind === 'shape') return { cells: [], path: '', area: '', y: () => LANE.height / 2 };
     const number = value as Animated;
     const own = keysOf(number);
     const frames = columns(
@@ -77,7 +63,7 @@ export const PartLane = memo(function PartLane({
         ? `${path}L${xOf(scale, frames.at(-1)!).toFixed(2)} ${LANE.height - LANE.pad}L${xOf(scale, frames[0]!).toFixed(2)} ${LANE.height - LANE.pad}Z`
         : '';
     return { cells: [], path, area, y: (frame: number) => yOf(valueAt(number, frame)) };
-  }, [scale, value, length, part, owner.lead]);
+  }, [scale, value, kind, length, part, owner.lead]);
   return (
     <svg
       width={scale.width}

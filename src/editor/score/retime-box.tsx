@@ -1,9 +1,9 @@
 'use client';
-import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { useState, type PointerEvent } from 'react';
 import styled from 'styled-components';
 import { boxRule, changeValues, keysAt, retimeKeys, valuesOf, type KeyRef } from '@/core/document';
-import { beginDrag, cancelDrag, edit, editFromBase, endDrag, useEditor } from '../state';
-import { snapPlaces, snappedBy, useDragShow, type SnapPlace } from './drag';
+import { dragDocument, edit, editFromBase, useEditor } from '../state';
+import { snapPlaces, snappedBy, useDragShow } from './drag';
 import { LANE } from './envelope';
 import { rowOfKeys, type Row } from './rows';
 import { useTimeScale, xOf } from './time-scale';
@@ -121,60 +121,55 @@ function scaled(
 export function RetimeBox({ keys, rows }: { keys: readonly KeyRef[]; rows: readonly Row[] }) {
   const scale = useTimeScale();
   const piece = useEditor((s) => s.piece);
-  const drag = useRef<{
-    edge: EdgeName;
-    x: number;
-    from: Times;
-    to: Times;
-    places: readonly SnapPlace[];
-  } | null>(null);
-  const levelDrag = useRef<{ level: LevelName; y: number; from: { low: number; high: number } } | null>(null);
+  /** Where the box stands while it is dragged: its inner line is nowhere in the keys. */
+  const [held, setHeld] = useState<Times | null>(null);
   const frames = keys.flatMap((ref) => keysAt(piece, ref)[ref.index]?.frame ?? []);
   const [left, right] = [Math.min(...frames), Math.max(...frames)];
   const shown = keys.map((ref) => rowOfKeys(rows, ref.stroke, ref.part)).filter((row) => row >= 0);
   if (frames.length < 2 || left === right || shown.length === 0) return null;
   const [first, last] = [Math.min(...shown), Math.max(...shown)];
-  const now: Times = drag.current?.to ?? { left, line: (left + right) / 2, right };
+  const now: Times = held ?? { left, line: (left + right) / 2, right };
   const values = valuesOf(piece, keys);
-  const begin = (event: PointerEvent, edge: EdgeName) => {
+  const ended = () => {
+    setHeld(null);
+    useDragShow.setState({ words: null, snap: null });
+  };
+  const dragEdge = (event: PointerEvent, edge: EdgeName) => {
     event.stopPropagation();
-    event.currentTarget.setPointerCapture(event.pointerId);
+    const from = now;
     const places = snapPlaces(piece, useEditor.getState().frame, keys);
-    drag.current = { edge, x: event.clientX, from: now, to: now, places };
-    beginDrag();
+    const x = event.clientX;
+    const move = (e: globalThis.PointerEvent) => {
+      const raw = (e.clientX - x) / scale.pixelsPerFrame;
+      const { by, snap } =
+        e.altKey || edge === 'line'
+          ? { by: Math.round(raw), snap: null }
+          : snappedBy(raw, [from[edge]], places, scale.pixelsPerFrame);
+      const to = moved(from, edge, by);
+      const words =
+        edge === 'line'
+          ? `${Math.round(to.line - to.left)} | ${Math.round(to.right - to.line)} fr`
+          : `${Math.round(to.right - to.left)} fr`;
+      setHeld(to);
+      useDragShow.setState({ words, at: to[edge], snap });
+      const rule = boxRule(from, to);
+      editFromBase((p) => retimeKeys(p, keys, rule));
+    };
+    dragDocument(event, { move, ended });
   };
-  const move = (event: PointerEvent) => {
-    const held = drag.current;
-    if (!held) return;
-    const raw = (event.clientX - held.x) / scale.pixelsPerFrame;
-    const free = event.altKey || held.edge === 'line';
-    const { by, snap } = free
-      ? { by: Math.round(raw), snap: null }
-      : snappedBy(raw, [held.from[held.edge]], held.places, scale.pixelsPerFrame);
-    held.to = moved(held.from, held.edge, by);
-    const { left: l, line, right: r } = held.to;
-    const words =
-      held.edge === 'line'
-        ? `${Math.round(line - l)} | ${Math.round(r - line)} fr`
-        : `${Math.round(r - l)} fr`;
-    useDragShow.setState({ words, at: held.to[held.edge], snap });
-    const rule = boxRule(held.from, held.to);
-    editFromBase((p) => retimeKeys(p, keys, rule));
-  };
-  const end = () => {
-    if (!drag.current && !levelDrag.current) return;
-    drag.current = null;
-    levelDrag.current = null;
-    useDragShow.setState({ words: null, snap: null });
-    endDrag();
-  };
-  const escape = (event: KeyboardEvent) => {
-    if (event.key !== 'Escape' || (!drag.current && !levelDrag.current)) return false;
-    drag.current = null;
-    levelDrag.current = null;
-    useDragShow.setState({ words: null, snap: null });
-    cancelDrag();
-    return true;
+  const dragLevel = (event: PointerEvent, level: LevelName, from: { low: number; high: number }) => {
+    event.stopPropagation();
+    const y = event.clientY;
+    const span = Math.max(1, from.high - from.low);
+    const move = (e: globalThis.PointerEvent) => {
+      const by = Math.round(((y - e.clientY) / WHOLE) * span * 100) / 100;
+      const rule = scaled(from, level, by);
+      const to = Math.round(rule(from[level]) * 1000) / 10;
+      const words = span > 1 ? String(to / 100) : `${to} %`;
+      useDragShow.setState({ words, at: (now.left + now.right) / 2, snap: null });
+      editFromBase((p) => changeValues(p, keys, rule));
+    };
+    dragDocument(event, { move, ended });
   };
   return (
     <Frame
@@ -198,12 +193,8 @@ export function RetimeBox({ keys, rows }: { keys: readonly KeyRef[]; rows: reado
           aria-valuenow={Math.round(now[edge])}
           title={WORDS[edge]}
           style={{ left: (now[edge] - now.left) * scale.pixelsPerFrame + 0 }}
-          onPointerDown={(event) => begin(event, edge)}
-          onPointerMove={move}
-          onPointerUp={end}
-          onPointerCancel={end}
+          onPointerDown={(event) => dragEdge(event, edge)}
           onKeyDown={(event) => {
-            if (escape(event)) return;
             const by = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
             if (by === undefined) return;
             event.preventDefault();
@@ -223,30 +214,8 @@ export function RetimeBox({ keys, rows }: { keys: readonly KeyRef[]; rows: reado
             aria-label={LEVEL_WORDS[level]}
             aria-valuenow={Math.round(values[level] * 100)}
             title={LEVEL_WORDS[level]}
-            onPointerDown={(event) => {
-              event.stopPropagation();
-              event.currentTarget.setPointerCapture(event.pointerId);
-              levelDrag.current = { level, y: event.clientY, from: values };
-              beginDrag();
-            }}
-            onPointerMove={(event) => {
-              const held = levelDrag.current;
-              if (!held) return;
-              const span = Math.max(1, held.from.high - held.from.low);
-              const by = Math.round(((held.y - event.clientY) / WHOLE) * span * 100) / 100;
-              const rule = scaled(held.from, held.level, by);
-              const to = Math.round(rule(held.from[held.level]) * 1000) / 10;
-              useDragShow.setState({
-                words: span > 1 ? String(to / 100) : `${to} %`,
-                at: (now.left + now.right) / 2,
-                snap: null,
-              });
-              editFromBase((p) => changeValues(p, keys, rule));
-            }}
-            onPointerUp={end}
-            onPointerCancel={end}
+            onPointerDown={(event) => dragLevel(event, level, values)}
             onKeyDown={(event) => {
-              if (escape(event)) return;
               const by = { ArrowUp: 0.01, ArrowDown: -0.01 }[event.key];
               if (by === undefined) return;
               event.preventDefault();

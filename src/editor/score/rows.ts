@@ -1,6 +1,7 @@
 import { create } from 'zustand';
 import {
   groupsAround,
+  isOfWindow,
   keyedById,
   keyedParts,
   membersOf,
@@ -57,13 +58,10 @@ export const setOpened = (id: string, to: boolean): void =>
   useRows.setState(({ opened }) => ({ opened: toggled(opened, id, to) }));
 
 const WINDOW = ['head', 'tail'];
-/** Parts that belong to the window of a stroke. */
-const ofWindow = (part: KeyedPart): boolean => !/^(ink|place|masks|arrival|count|pin)\./.test(part);
-
 /** The keyed parts of an owner that its own lane does not show; those of a window are not its own where a line leads it. */
 const moreParts = (owner: LaneOwner): KeyedPart[] =>
   keyedParts(owner.keyed).filter((part) =>
-    ofWindow(part) ? !owner.led && !WINDOW.includes(part) : part !== owner.lead,
+    isOfWindow(part) ? !owner.led && !WINDOW.includes(part) : part !== owner.lead,
   );
 
 type Shown = Pick<Piece, 'layers' | 'groups'>;

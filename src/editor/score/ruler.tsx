@@ -1,7 +1,8 @@
 'use client';
-import { memo, useEffect, useRef, type PointerEvent } from 'react';
+import { memo, useEffect, useRef } from 'react';
 import styled from 'styled-components';
 import { framesPerSecond } from '@/core/timing';
+import { followPointer } from '@/ui';
 import { setScrubbing, showFrame, useEditor } from '../state';
 import { frameAt, useTimeScale, xOf } from './time-scale';
 
@@ -55,8 +56,8 @@ export function useRulerMarks(): { frame: number; x: number; text: string }[] {
   return marks;
 }
 
-const scrub = (event: PointerEvent<HTMLElement>): void => {
-  const box = event.currentTarget.getBoundingClientRect();
+const scrub = (strip: HTMLElement, event: { clientX: number }): void => {
+  const box = strip.getBoundingClientRect();
   showFrame(frameAt(useTimeScale.getState(), event.clientX - box.left));
 };
 
@@ -76,12 +77,16 @@ export const Ruler = memo(function Ruler() {
       data-ruler
       onPointerDown={(event) => {
         if (event.button !== 0) return;
-        event.currentTarget.setPointerCapture(event.pointerId);
+        const { frame: before } = useEditor.getState();
+        const strip = event.currentTarget;
         setScrubbing(true);
-        scrub(event);
+        followPointer(event, {
+          move: (now) => scrub(strip, now),
+          cancel: () => showFrame(before),
+          ended: () => setScrubbing(false),
+        });
+        scrub(strip, event);
       }}
-      onLostPointerCapture={() => setScrubbing(false)}
-      onPointerMove={(event) => event.buttons & 1 && scrub(event)}
       onKeyDown={(event) => {
         const by = { ArrowLeft: -1, ArrowRight: 1, ArrowDown: -1, ArrowUp: 1 }[event.key];
         if (by === undefined) return;

@@ -91,13 +91,15 @@ export function SpreadHandle({
           event.stopPropagation();
           const from = event.clientX;
           const moving = ids();
-          follow(event, (e) => {
+          const before = useSpread.getState();
+          const move = (e: globalThis.PointerEvent) => {
             const by = (e.clientX - from) / useTimeScale.getState().pixelsPerFrame;
             const frames = Math.max(0, now + by / steps);
             const next = spreadTo(frames);
             editFromBase((p) => spreadOut(p, moving, next));
             say(frames);
-          });
+          };
+          follow(event, move, () => useSpread.setState(before));
         }}
         onKeyDown={(event) => {
           const by = { ArrowLeft: -1, ArrowRight: 1 }[event.key];

@@ -12,10 +12,11 @@ import {
   SkipBack,
 } from 'lucide-react';
 import styled from 'styled-components';
+import { layersOf } from '@/core/document';
 import { loopGaps, type LoopGap } from '@/core/scene';
 import { parseTime, timecode } from '@/core/timing';
-import { Button, IconButton, IconToggle, Menu, NumberField, Select } from '@/ui';
-import { togglePlay } from '../playback/playback';
+import { Button, IconButton, IconToggle, Menu, NumberField, Select, whole } from '@/ui';
+import { togglePlay } from '../playback';
 import { select, showFrame, useCalm, useEditor, type Onion, type PlayMode } from '../state';
 
 const Bar = styled.div`
@@ -124,28 +125,36 @@ const SPEEDS = [
   { id: '0.1', name: 'tenth' },
 ] as const;
 
-/** Whether the piece plays over and over without a seam, and by which strokes it does not. */
+const GAP_WORDS: Record<Exclude<LoopGap['differs'], 'ink'>, string> = {
+  look: 'looks otherwise',
+  place: 'stands elsewhere',
+  strength: 'fades',
+  finish: 'its effects differ',
+  masks: 'its masks differ',
+  text: 'its text differs',
+  piece: 'its piece differs',
+};
+
+/** Whether the piece plays over and over without a seam, and by what it does not. */
 function LoopCheck() {
   const piece = useCalm((s) => s.piece);
   const gaps = useMemo(() => loopGaps(piece), [piece]);
   if (gaps.length === 0) return <Fact data-loop="closes">loop closes</Fact>;
   const words = (gap: LoopGap) =>
-    gap.differs === 'look'
-      ? `${gap.stroke.name}: looks otherwise`
-      : `${gap.stroke.name}: ${Math.round(gap.pixels)} px differ`;
+    `${gap.part.name}: ${gap.differs === 'ink' ? `${Math.round(gap.pixels)} px differ` : GAP_WORDS[gap.differs]}`;
   const all = {
     id: 'all',
     name: gaps.length > 1 ? `Select all ${gaps.length}` : 'Select it',
-    run: () => select({ layers: gaps.map((gap) => gap.stroke.id) }),
+    run: () => select({ layers: [...new Set(gaps.flatMap((gap) => layersOf(piece, gap.part.id)))] }),
   };
   return (
     <Menu
-      label="Strokes by which the loop jumps"
+      label="What the loop jumps by"
       entries={[
         ...gaps.slice(0, 12).map((gap) => ({
-          id: gap.stroke.id,
+          id: gap.part.id,
           name: words(gap),
-          run: () => select({ layers: [gap.stroke.id] }),
+          run: () => select({ layers: layersOf(piece, gap.part.id) }),
         })),
         all,
       ]}
@@ -162,15 +171,7 @@ function LoopCheck() {
 
 const keepOnion = (part: Partial<Onion>) =>
   useEditor.setState(({ onion }) => ({ onion: { ...onion, ...part } }));
-const counted = {
-  min: 0,
-  max: 8,
-  format: (v: number) => String(Math.round(v)),
-  parse: (text: string) => {
-    const value = Number.parseInt(text, 10);
-    return Number.isFinite(value) ? value : null;
-  },
-};
+const counted = { min: 0, max: 8, ...whole };
 
 /** How many frames are seen faintly before and after the one shown. */
 function OnionNumbers() {

@@ -1,9 +1,7 @@
 import {
-  addLayers,
   asWholes,
   placementOf,
   setPlace,
-  changed,
   copyKeys,
   duplicateLayers,
   moveLayers,
@@ -30,13 +28,25 @@ import {
   freeName,
   ungroup,
   wholeGroup,
+  takeApart,
+  fragmentOf,
+  withFragment,
+  type Fragment,
   type CopiedKeys,
-  type Layer,
 } from '@/core/document';
 import type { Path, Point } from '@/core/geometry';
 import { valueAt } from '@/core/timing';
-import { notify } from '@/ui';
-import { edit, newId, NOTHING, select, selectedLayers, singleStroke, useEditor } from './editor-store';
+import { ask, notify } from '@/ui';
+import {
+  edit,
+  newId,
+  NOTHING,
+  select,
+  selectedLayers,
+  singleStroke,
+  useEditor,
+  type Tool,
+} from './editor-store';
 
 const get = useEditor.getState;
 
@@ -105,9 +115,6 @@ function nudgePlaced(ids: readonly string[], by: Point): void {
   );
 }
 
-/** Keys copied in this window. */
-let copiedKeys: CopiedKeys | null = null;
-
 /** Puts copied keys at the playhead: on the selected strokes, or where they came from. */
 function pasteCopiedKeys(copied: CopiedKeys): void {
   const { frame } = get();
@@ -125,29 +132,30 @@ export function nudgeKeys(frames: number): void {
 }
 
 export function duplicateSelected(): void {
-  const { layers } = get().selection;
-  if (layers.length === 0) return;
-  const ids = layers.map(newId);
-  edit((piece) => moveLayers(duplicateLayers(piece, layers, ids), ids, { x: 24, y: 24 }));
-  select({ layers: ids });
+  const { piece, selection } = get();
+  if (selection.layers.length === 0) return;
+  const made = duplicateLayers(piece, selection.layers, newId);
+  edit(() => moveLayers(made.piece, made.ids, { x: 24, y: 24 }));
+  select({ layers: made.ids });
 }
 
-/** Strokes copied in this window, ready to be put into any piece. */
-let copied: readonly Layer[] = [];
+/** What was copied in this window, ready to be put into any piece: keys, or layers with their groups. */
+const copied: { keys: CopiedKeys | null; fragment: Fragment | null } = { keys: null, fragment: null };
 
 /** Copies the selected keys where there are any, else the selected layers. */
 export function copySelected(): void {
   const { piece, selection } = get();
-  copiedKeys = selection.keys.length > 0 ? copyKeys(piece, selection.keys) : null;
-  if (!copiedKeys) copied = selectedLayers(get());
+  copied.keys = selection.keys.length > 0 ? copyKeys(piece, selection.keys) : null;
+  if (!copied.keys && selection.layers.length > 0) copied.fragment = fragmentOf(piece, selection.layers);
 }
 
 export function pasteCopied(): void {
-  if (copiedKeys) pasteCopiedKeys(copiedKeys);
-  if (copiedKeys || copied.length === 0) return;
-  const layers = copied.map((layer) => changed<Layer>({ ...layer, id: newId() }, { group: undefined }));
-  edit((piece) => addLayers(piece, layers));
-  select({ layers: layers.map((layer) => layer.id) });
+  const { keys, fragment } = copied;
+  if (keys) return pasteCopiedKeys(keys);
+  if (!fragment) return;
+  const made = withFragment(get().piece, fragment, newId);
+  edit(() => made.piece);
+  select({ layers: made.ids });
 }
 
 export const selectAll = (): void => {
@@ -196,18 +204,34 @@ export const setFlag = (ids: readonly string[], flag: 'hidden' | 'locked', to: b
 export const renameLayer = (id: string, name: string): void =>
   edit((piece) => updateLayers(piece, [id], (layer) => ({ ...layer, name })));
 
-/** Puts the selected layers into a group; where all of them are one already, takes it apart. */
+/** Puts the selected layers and groups into a group of their own. */
 export function groupSelected(): void {
   const { piece, selection } = get();
   if (selection.layers.length === 0) return;
-  const whole = wholeGroup(piece, selection.layers);
-  if (whole) {
-    edit((p) => ungroup(p, [whole.id]));
-    return;
-  }
   const name = freeName('Group', new Set(piece.groups.map((group) => group.name)));
   const group = { id: newId(), name: piece.groups.length === 0 ? 'Group 1' : name };
   edit((p) => groupLayers(p, selection.layers, group));
+}
+
+/** Takes the selected group apart; where not all of it can be handed on, it asks first. */
+export function ungroupSelected(): void {
+  const { piece, selection, frame } = get();
+  const whole = wholeGroup(piece, selection.layers);
+  if (!whole) {
+    if (selection.layers.length > 0)
+      notify('Select all of a group to take it apart: press its lane in the score.');
+    return;
+  }
+  const at = Math.round(frame);
+  const apart = (): void => edit((p) => ungroup(p, [whole.id], at));
+  const { lost } = takeApart(piece, whole.id, at);
+  if (lost.length === 0) return apart();
+  ask({
+    title: `Take “${whole.name}” apart?`,
+    words: `This can’t be handed on to what is in it: ${lost.join('; ')}. Undo brings the group back.`,
+    yes: 'Take it apart',
+    run: apart,
+  });
 }
 
 export const renameGroupTo = (id: string, name: string): void =>
@@ -233,3 +257,7 @@ export function splitAtPoint(): void {
   edit((piece) => splitStroke(piece, stroke.id, { segment: at, t: 0 }, id));
   select({ layers: closed ? [stroke.id] : [stroke.id, id] });
 }
+
+/** Takes up a tool; those that make strokes bring the Trace step along. */
+export const takeTool = (tool: Tool): void =>
+  useEditor.setState({ tool, ...(tool !== 'select' && tool !== 'hand' && { step: 'trace' as const }) });

@@ -10,24 +10,23 @@ export const useCalm = create<EditorState>(() => useEditor.getState());
 /** For each ms that following takes, so many pass without it. */
 const REST = 9;
 
-let waiting: ReturnType<typeof setTimeout> | null = null;
-let cost = 0;
-let followed = 0;
+/** When it follows next, how long following took last, and when that was, ms. */
+const pace = { waiting: null as ReturnType<typeof setTimeout> | null, cost: 0, followed: 0 };
 
 function follow(): void {
-  if (waiting !== null) clearTimeout(waiting);
-  waiting = null;
+  if (pace.waiting !== null) clearTimeout(pace.waiting);
+  pace.waiting = null;
   const began = performance.now();
   useCalm.setState(useEditor.getState(), true);
   // React renders in a microtask that was queued before this one.
   queueMicrotask(() => {
-    followed = performance.now();
-    cost = followed - began;
+    pace.followed = performance.now();
+    pace.cost = pace.followed - began;
   });
 }
 
 useEditor.subscribe((now, before) => {
   const passing = now.base !== null || now.playing || now.scrubbing;
   if (!passing || now.selection !== before.selection) follow();
-  else waiting ??= setTimeout(follow, Math.max(0, followed + cost * REST - performance.now()));
+  else pace.waiting ??= setTimeout(follow, Math.max(0, pace.followed + pace.cost * REST - performance.now()));
 });

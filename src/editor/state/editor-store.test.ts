@@ -29,7 +29,7 @@ import {
   withLength,
   withRate,
   newMask,
-  parentFault,
+  canCarry,
   partWithId,
   setBlend,
   setFitted,
@@ -154,7 +154,7 @@ const action = fc.oneof(
   }),
   fc.tuple(fc.constantFrom('a', 'b', 'g'), fc.constantFrom('c', 'd', 'h')).map(([s, to]) => () => {
     const { piece } = useEditor.getState();
-    if (partWithId(piece, s) && parentFault(piece, s, to) === null) edit((p) => setParent(p, s, to, 0));
+    if (partWithId(piece, s) && canCarry(piece, to, s)) edit((p) => setParent(p, s, to, 0));
   }),
   fc.tuple(fc.constantFrom('a', 'c', 'g'), small).map(([s, n]) => () => {
     if (!partWithId(useEditor.getState().piece, s)) return;

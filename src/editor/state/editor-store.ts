@@ -1,7 +1,17 @@
 import { create } from 'zustand';
-import { settlePiece, strokesOf, type KeyRef, type Layer, type Piece, type Stroke } from '@/core/document';
+import {
+  guarded,
+  settlePiece,
+  strokesOf,
+  type Guarded,
+  type Held,
+  type KeyRef,
+  type Layer,
+  type Piece,
+  type Stroke,
+} from '@/core/document';
 
-export type Step = 'setup' | 'underlay' | 'trace' | 'ink' | 'place' | 'time' | 'reveal';
+export type Step = 'setup' | 'underlay' | 'trace' | 'ink' | 'place' | 'time' | 'reveal' | 'finish';
 export type Tool = 'select' | 'pen' | 'freehand' | 'shape' | 'order' | 'hand';
 
 export interface Selection {
@@ -36,6 +46,10 @@ export interface EditorState {
   readonly future: readonly Moment[];
   /** Where a drag began; while it runs, edits make no steps of their own. */
   readonly base: Moment | null;
+  /** What the last edit could not change, and why: said by `sayWhatIsHeld`. */
+  readonly held: readonly Held[];
+  /** Counts the changes that the application made by itself (see `amend`). */
+  readonly amends: number;
   /** Tag and time of the last edit that may take in the next of its kind (arrow keys). */
   readonly merging: { readonly tag: string; readonly at: number } | null;
   readonly selection: Selection;
@@ -71,6 +85,8 @@ export const useEditor = create<EditorState>(() => ({
   past: [],
   future: [],
   base: null,
+  held: [],
+  amends: 0,
   merging: null,
   selection: NOTHING,
   step: 'trace',
@@ -116,13 +132,30 @@ function settled(piece: Piece, change: (piece: Piece) => Piece): Piece {
   return next === piece ? piece : settlePiece(piece, next);
 }
 
+/** What is held, the same list again while a drag meets the same. */
+function heldNow(held: readonly Held[]): Pick<EditorState, 'held'> {
+  const before = get().held;
+  const same = held.length === before.length && held.every((one, i) => one.words === before[i]!.words);
+  return { held: same && get().base ? before : held };
+}
+
 /**
- * Changes the document: one step of undo, or part of the drag that is under way.
+ * Changes the document: one step of undo, or part of the drag that is under way. What is locked or follows something else stays
+ * as it is, which is said.
  * @param merge edits with the same tag in quick succession become one step.
  */
 export function edit(change: (piece: Piece) => Piece, merge?: string): void {
+  put(guarded(get().piece, change), merge);
+}
+
+/** Changes the document as a whole, what is locked in it too: its rate, its length, another in its place. */
+export function editWhole(change: (piece: Piece) => Piece, merge?: string): void {
+  put({ piece: settled(get().piece, change), held: [] }, merge);
+}
+
+function put({ piece, held }: Guarded, merge?: string): void {
   const state = get();
-  const piece = settled(state.piece, change);
+  if (held.length > 0 || state.held.length > 0) set(heldNow(held));
   if (piece === state.piece) return;
   if (state.base) {
     set({ piece });
@@ -138,16 +171,29 @@ export function edit(change: (piece: Piece) => Piece, merge?: string): void {
   });
 }
 
+/**
+ * Puts the document right where something in it has not followed yet, as strokes whose text was changed: no step of its
+ * own, so that undo goes back to before what they follow, and what was undone can still be done again. Not while something
+ * is dragged: every move counts from the document as it was before.
+ */
+export function amend(change: (piece: Piece) => Piece): void {
+  const state = get();
+  if (state.base) throw new Error('A document is not put right while something is dragged.');
+  const piece = settled(state.piece, change);
+  if (piece !== state.piece) set({ piece, amends: state.amends + 1 });
+}
+
 /** Begins a drag: all edits until endDrag() are one step. */
 export function beginDrag(): void {
-  if (!get().base) set({ base: momentOf(get()) });
+  if (!get().base) set({ base: momentOf(get()), held: [] });
 }
 
 /** Changes the document as it was when the drag began, so that every move of the pointer counts from there. */
 export function editFromBase(change: (piece: Piece) => Piece): void {
   const { base } = get();
-  if (base) set({ piece: settled(base.piece, change) });
-  else edit(change);
+  if (!base) return edit(change);
+  const { piece, held } = guarded(base.piece, change);
+  set({ piece, ...heldNow(held) });
 }
 
 export function endDrag(): void {
@@ -239,12 +285,13 @@ export const newId = (): string => crypto.randomUUID().slice(0, 13);
 export const shownPiece = ({ piece, solo }: Pick<EditorState, 'piece' | 'solo'>): Piece =>
   solo.length > 0 ? withoutOthers(piece, solo) : piece;
 
-let lastSolo: { piece: Piece; solo: readonly string[]; alone: Piece } | null = null;
+/** Pieces as they are seen alone, by what alone is shown of them. */
+const alone = new WeakMap<Piece, { readonly solo: readonly string[]; readonly piece: Piece }>();
 
 function withoutOthers(piece: Piece, solo: readonly string[]): Piece {
-  if (lastSolo?.piece !== piece || lastSolo.solo !== solo) {
-    const alone = { ...piece, layers: piece.layers.filter((layer) => solo.includes(layer.id)) };
-    lastSolo = { piece, solo, alone };
-  }
-  return lastSolo.alone;
+  const known = alone.get(piece);
+  if (known?.solo === solo) return known.piece;
+  const made = { ...piece, layers: piece.layers.filter((layer) => solo.includes(layer.id)) };
+  alone.set(piece, { solo, piece: made });
+  return made;
 }

@@ -1,6 +1,7 @@
 import { create } from 'zustand';
+import { startJob, type Job } from '../jobs';
 import { useEditor } from '../state';
-import { toScreen, useView } from '../canvas/view';
+import { toScreen, useView } from '../canvas';
 
 /** One report of the recorded pen: time in ms, place in piece pixels of a 1920 × 1080 piece, pressure 0..1, lean in degrees. */
 export type PenReport = readonly [
@@ -20,15 +21,12 @@ export interface PenRecording {
 }
 
 /** Stands in for a pen tablet: which recording is being written, and how fast. */
-export const useTablet = create<{ playing: string | null; speed: number }>(() => ({
-  playing: null,
-  speed: 1,
-}));
+export const useTablet = create<{
+  readonly playing: { readonly id: string; readonly job: Job<void> } | null;
+  readonly speed: number;
+}>(() => ({ playing: null, speed: 1 }));
 
-let stopped = false;
-export const stopReplay = (): void => {
-  stopped = true;
-};
+export const stopReplay = (): void => useTablet.getState().playing?.job.abort();
 
 const POINTER = 7001;
 
@@ -39,9 +37,14 @@ const POINTER = 7001;
 export async function replay(recording: PenRecording): Promise<void> {
   const canvas = document.querySelector<HTMLElement>('[data-canvas]');
   if (!canvas || useTablet.getState().playing) return;
-  useTablet.setState({ playing: recording.id });
   useEditor.setState({ tool: 'freehand', step: 'trace' });
-  stopped = false;
+  const job = startJob(({ signal }) => write(recording, canvas, signal));
+  useTablet.setState({ playing: { id: recording.id, job } });
+  await job.settled;
+  useTablet.setState({ playing: null });
+}
+
+async function write(recording: PenRecording, canvas: HTMLElement, signal: AbortSignal): Promise<void> {
   const { size } = useEditor.getState().piece;
   const k = Math.min(size.width / 1920, size.height / 1080);
   const [dx, dy] = [(size.width - 1920 * k) / 2, (size.height - 1080 * k) / 2];
@@ -74,18 +77,14 @@ export async function replay(recording: PenRecording): Promise<void> {
     canvas.dispatchEvent(event);
     down = type !== 'pointerup';
   };
-  try {
-    for (const movement of recording.movements) {
-      for (let i = 0; i < movement.length && !stopped; i++) {
-        const report = movement[i]!;
-        await until(report[0]);
-        send(i === 0 ? 'pointerdown' : 'pointermove', report, report[0]);
-      }
-      const last = movement.at(-1)!;
-      if (down) send('pointerup', last, last[0]);
-      if (stopped) break;
+  for (const movement of recording.movements) {
+    for (let i = 0; i < movement.length && !signal.aborted; i++) {
+      const report = movement[i]!;
+      await until(report[0]);
+      send(i === 0 ? 'pointerdown' : 'pointermove', report, report[0]);
     }
-  } finally {
-    useTablet.setState({ playing: null });
+    const last = movement.at(-1)!;
+    if (down) send('pointerup', last, last[0]);
+    if (signal.aborted) break;
   }
 }

@@ -1,35 +1,31 @@
-import { proxy, wrap, type Remote } from 'comlink';
+import { proxy } from 'comlink';
 import type { Artwork, Piece, Stroke, Underlay } from '@/core/document';
-import { isArtwork, addLayers, newStroke, writeInSequence, DEFAULT_INK } from '@/core/document';
+import {
+  kindOf,
+  isArtwork,
+  addLayers,
+  cutName,
+  newStroke,
+  writeInSequence,
+  DEFAULT_INK,
+} from '@/core/document';
 import { artItems } from '@/core/scene';
-import { retrace, type Pixels, type TracedStroke } from '@/core/trace';
+import { namesFor, retrace, type Pixels, type TracedStroke } from '@/core/trace';
 import { notify } from '@/ui';
 import type { TraceSubject, TraceWorker } from '@/workers/trace.worker';
-import { pictureUrl } from '../canvas/underlay-images';
+import { startJob, workerLine, type Job, type Work } from '../jobs';
+import { pictureAddress } from '@/contract';
 import { edit, newId, select, showFrame, useEditor } from '../state';
-import { namesFor } from './stroke-names';
-import { useTracing } from './trace-state';
+import { useTracing, type TraceRun } from './trace-state';
 
-interface Running {
-  readonly worker: Worker;
-  readonly remote: Remote<TraceWorker>;
-}
+/** The worker that traces; one trace after another. */
+const tracer = workerLine<TraceWorker>(
+  () => new Worker(new URL('../../workers/trace.worker.ts', import.meta.url)),
+);
 
-let running: Running | null = null;
-
-/** The worker, started when it is first needed. */
-function start(): Running {
-  if (!running) {
-    const worker = new Worker(new URL('../../workers/trace.worker.ts', import.meta.url));
-    running = { worker, remote: wrap<TraceWorker>(worker) };
-  }
-  return running;
-}
-
-/** Stops what runs: the worker is ended, and a new one is started for the next trace. */
-export function stopTracing(): void {
-  running?.worker.terminate();
-  running = null;
+/** Ends the trace that is shown, or leaves what it found. */
+export function leaveTrace(): void {
+  useTracing.getState().run?.job.abort();
   useTracing.setState({ run: null });
 }
 
@@ -45,7 +41,7 @@ function pixelsOf(underlay: Underlay): Promise<Pixels> {
   let pixels = pixelsKept.get(underlay.asset);
   if (!pixels) {
     pixels = (async () => {
-      const response = await fetch(pictureUrl(underlay.asset));
+      const response = await fetch(pictureAddress(underlay.asset));
       if (!response.ok) throw new Error('The picture could not be fetched from the server.');
       const bitmap = await createImageBitmap(await response.blob());
       const context = new OffscreenCanvas(bitmap.width, bitmap.height).getContext('2d', {
@@ -79,42 +75,32 @@ async function subjectOf(source: Traceable): Promise<TraceSubject> {
 
 /** Traces a source; the strokes wait as a preview until they are taken or left. */
 export async function traceSource(source: Traceable): Promise<void> {
-  stopTracing();
-  const { remote } = start();
-  const mine = running;
-  useTracing.setState({ run: { source: source.id, done: 0, strokes: null, ms: 0 } });
+  leaveTrace();
   const began = performance.now();
-  try {
-    const subject = await subjectOf(source);
-    const strokes = await remote.centreLines(
-      subject,
-      useTracing.getState().options,
-      proxy((done: number) => {
-        const { run } = useTracing.getState();
-        if (running === mine && run && !run.strokes) useTracing.setState({ run: { ...run, done } });
-      }),
-    );
-    if (running !== mine) return;
-    useTracing.setState({ run: { source: source.id, done: 1, strokes, ms: performance.now() - began } });
-    if (strokes.length === 0) {
-      notify('There is no ink to follow here.');
-      useTracing.setState({ run: null });
-    }
-  } catch (error) {
-    if (running !== mine) return;
-    useTracing.setState({ run: null });
-    notify(`Tracing failed: ${(error as Error).message} Nothing was changed.`);
+  const show = (part: Partial<TraceRun>): void =>
+    useTracing.setState(({ run }) => (run?.job === job ? { run: { ...run, ...part } } : {}));
+  const job: Job<TracedStroke[]> = startJob(
+    (its) => strokesFoundIn(source, its),
+    (done) => show({ done }),
+  );
+  useTracing.setState({ run: { job, source: source.id, done: 0, strokes: null, ms: 0 } });
+  const end = await job.settled;
+  if (end.status === 'done' && end.value.length > 0) {
+    show({ done: 1, strokes: end.value, ms: performance.now() - began });
+    return;
   }
+  if (end.status === 'done') notify('There is no ink to follow here.');
+  else if (end.status === 'failed') notify(`Tracing failed: ${end.error.message} Nothing was changed.`);
+  // Aborted, another trace may stand in its place already.
+  if (useTracing.getState().run?.job === job) useTracing.setState({ run: null });
 }
 
-/** The strokes of art or lettering, found without showing them. */
-export async function strokesFoundIn(
-  source: Artwork,
-  onProgress: (done: number) => void,
-): Promise<TracedStroke[]> {
-  stopTracing();
-  const { remote } = start();
-  return remote.centreLines(await subjectOf(source), useTracing.getState().options, proxy(onProgress));
+/** The strokes of art, lettering or a scan, as part of a job. */
+export async function strokesFoundIn(source: Traceable, { signal, progress }: Work): Promise<TracedStroke[]> {
+  const subject = await subjectOf(source);
+  const { options } = useTracing.getState();
+  const heard = proxy((done: number) => progress(done));
+  return tracer.run((remote) => remote.centreLines(subject, options, heard), signal);
 }
 
 /** What taking the waiting trace would do, without doing it. */
@@ -134,12 +120,7 @@ export function foreseeTrace(piece: Piece): ReturnType<typeof retrace> | null {
 
 const colourOf = (source: Traceable): string => {
   if (isUnderlay(source)) return DEFAULT_INK.colour;
-  if (source.type === 'lettering') return source.colour;
-  return (
-    source.shapes.find((s) => s.fill)?.fill ??
-    source.shapes.find((s) => s.line)?.line?.colour ??
-    DEFAULT_INK.colour
-  );
+  return kindOf(source).colour(source) ?? DEFAULT_INK.colour;
 };
 
 export function sourceById(piece: Piece, id: string): Traceable | null {
@@ -170,45 +151,46 @@ export function takeTrace(): void {
   if (timed) showFrame(Math.round(length * 0.6));
 }
 
-export const leaveTrace = (): void => stopTracing();
-
 /** Shows the ink that would be traced in an underlay, over it. */
 export async function previewInk(underlay: Underlay | null): Promise<void> {
   if (!underlay) {
     useTracing.setState({ ink: null });
     return;
   }
-  const { remote } = start();
   const asked = useTracing.getState().threshold;
-  try {
+  const job = startJob(async ({ signal }) => {
     const pixels = await pixelsOf(underlay);
-    const mask = await remote.ink(pixels, asked);
-    if (useTracing.getState().threshold === asked)
-      useTracing.setState({ ink: { underlay: underlay.id, mask } });
-  } catch (error) {
-    notify(`The ink could not be told from the paper: ${(error as Error).message}`);
-  }
+    return tracer.run((remote) => remote.ink(pixels, asked), signal);
+  });
+  const end = await job.settled;
+  if (end.status === 'failed') notify(`The ink could not be told from the paper: ${end.error.message}`);
+  if (end.status === 'done' && useTracing.getState().threshold === asked)
+    useTracing.setState({ ink: { underlay: underlay.id, mask: end.value } });
 }
 
 /** The edge of art, lettering or the ink of an underlay as closed strokes. */
 export async function addOutlines(source: Traceable, offset: number): Promise<void> {
-  const { remote } = start();
-  try {
-    const paths = await remote.outlines(await subjectOf(source), offset, 0.25);
-    if (paths.length === 0) {
-      notify('There is no edge to follow here.');
-      return;
-    }
-    const strokes = paths.map((path, i): Stroke =>
-      newStroke(newId(), `${source.name}, edge ${i + 1}`.slice(0, 120), path, {
-        ...DEFAULT_INK,
-        width: 4,
-        colour: colourOf(source),
-      }),
-    );
-    edit((piece) => addLayers(piece, strokes));
-    select({ layers: strokes.map((stroke) => stroke.id) });
-  } catch (error) {
-    notify(`The edge could not be followed: ${(error as Error).message} Nothing was changed.`);
+  const job = startJob(async ({ signal }) => {
+    const subject = await subjectOf(source);
+    return tracer.run((remote) => remote.outlines(subject, offset, 0.25), signal);
+  });
+  const end = await job.settled;
+  if (end.status === 'aborted') return;
+  if (end.status === 'failed') {
+    notify(`The edge could not be followed: ${end.error.message} Nothing was changed.`);
+    return;
   }
+  if (end.value.length === 0) {
+    notify('There is no edge to follow here.');
+    return;
+  }
+  const strokes = end.value.map((path, i): Stroke =>
+    newStroke(newId(), cutName(`${source.name}, edge ${i + 1}`), path, {
+      ...DEFAULT_INK,
+      width: 4,
+      colour: colourOf(source),
+    }),
+  );
+  edit((piece) => addLayers(piece, strokes));
+  select({ layers: strokes.map((stroke) => stroke.id) });
 }

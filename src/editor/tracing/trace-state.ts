@@ -1,9 +1,11 @@
 import { create } from 'zustand';
+import type { Job } from '../jobs';
 import type { Mask, TracedStroke, ThresholdOptions, TraceOptions } from '@/core/trace';
 import { CENTRE_LINE_OPTIONS, THRESHOLD_OPTIONS } from '@/core/trace';
 
 /** A trace that is under way, or waits to be taken. */
 export interface TraceRun {
+  readonly job: Job<TracedStroke[]>;
   /** Id of the art, lettering or underlay. */
   readonly source: string;
   /** Share done, 0..1, while it runs. */

@@ -1,3 +1,4 @@
+export { isDatabaseAway } from './away';
 export * from './connection';
 export * from './migrate';
 export * from './models';

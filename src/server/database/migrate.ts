@@ -5,16 +5,20 @@ import * as faces from './migrations/002-faces';
 import * as shelf from './migrations/003-shelf';
 import * as shelfKinds from './migrations/004-shelf-kinds';
 import * as shelfLayouts from './migrations/005-shelf-layouts';
+import * as cards from './migrations/006-cards';
+import * as shelfEffects from './migrations/007-shelf-effects';
 
 /** Brings the tables to today's form; answers with the names of the migrations that ran. */
 export async function migrate(): Promise<string[]> {
   const sequelize = connection();
   const umzug = new Umzug({
-    migrations: [firstTables, faces, shelf, shelfKinds, shelfLayouts].map(({ name, up, down }) => ({
-      name,
-      up: () => up(sequelize.getQueryInterface()),
-      down: () => down(sequelize.getQueryInterface()),
-    })),
+    migrations: [firstTables, faces, shelf, shelfKinds, shelfLayouts, cards, shelfEffects].map(
+      ({ name, up, down }) => ({
+        name,
+        up: () => up(sequelize.getQueryInterface()),
+        down: () => down(sequelize.getQueryInterface()),
+      }),
+    ),
     storage: new SequelizeStorage({ sequelize }),
     logger: undefined,
   });

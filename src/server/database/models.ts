@@ -8,7 +8,7 @@ import {
   type Sequelize,
 } from 'sequelize';
 import type { NewShelfItem, Piece, ShelfKind } from '@/core/document';
-import type { ExportSettings } from '../exports/settings';
+import type { ExportSettings, ExportStatus } from '@/contract';
 import { connection } from './connection';
 
 export class ProjectRow extends Model<InferAttributes<ProjectRow>, InferCreationAttributes<ProjectRow>> {
@@ -79,8 +79,6 @@ export class ShelfItemRow extends Model<
   declare createdAt: CreationOptional<Date>;
   declare updatedAt: CreationOptional<Date>;
 }
-
-export type ExportStatus = 'queued' | 'running' | 'done' | 'failed' | 'cancelled';
 
 export class ExportRow extends Model<InferAttributes<ExportRow>, InferCreationAttributes<ExportRow>> {
   declare id: string;

@@ -1,27 +1,31 @@
-import { execFileSync, spawn, type ChildProcess } from 'node:child_process';
-import { createHash } from 'node:crypto';
-import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { execFileSync, spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { createHash, randomUUID } from 'node:crypto';
+import {
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  truncateSync,
+  writeFileSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { createCanvas, loadImage } from '@napi-rs/canvas';
 import { unzipSync } from 'fflate';
 import { paint } from '@/core/paint';
 import { evaluate } from '@/core/scene';
+import type { ExportSummary } from '@/contract';
 import type { Piece } from '@/core/document';
 import { assetPath } from '../assets';
 import { closeConnection, models } from '../database';
 import { freshPiece, smallPiece } from '../testing';
-import {
-  cancelExport,
-  closeQueue,
-  fileStem,
-  getExport,
-  listExports,
-  requestExport,
-  retryExport,
-  type ExportSummary,
-} from '.';
+import { cancelExport, closeQueue, fileStem, getExport, listExports, requestExport, retryExport } from '.';
+import { startHeartbeat } from './heartbeat';
 import { spreadColour } from './spread-colour';
+import { needFrames } from './verify';
+import { writePngZip } from './write-png-zip';
+import { writeWebm } from './write-webm';
 
 const folder = mkdtempSync(join(tmpdir(), 'obelus-exports-'));
 process.env.OBELUS_DATA = folder;
@@ -270,6 +274,67 @@ test('after three dead workers the export fails in words and can be run again', 
   await until(asked.id, 'done');
 });
 
+test('ffmpeg killed from outside is tried again, like a killed worker', async () => {
+  const piece = smallPiece('Killed encoder', 500);
+  const { id } = await freshPiece(piece);
+  const asked = await requestExport(id, { format: 'webm', ...whole(piece), scale: 2 });
+  await until(asked.id, 'running');
+  const { runId } = (await models().exports.findByPk(asked.id))!;
+  for (let killed = false; !killed; await new Promise((r) => setTimeout(r, 20)))
+    killed = spawnSync('pkill', ['-9', '-f', `^ffmpeg.*${runId}`]).status === 0;
+  expect(await until(asked.id, 'done')).toMatchObject({ framesDone: 500, message: null });
+  expect((await models().exports.findByPk(asked.id))!.attempts).toBeGreaterThanOrEqual(2);
+});
+
+test('a full disk is an error in words, for video and pictures; what is cut short never counts as done', async () => {
+  const piece = smallPiece('Full', 60);
+  const long = { format: 'webm', ...whole(piece) } as const;
+  const on = () => true;
+  // A device on which every write says that there is no space left.
+  await expect(writeWebm(piece, long, '/dev/full', on)).rejects.toThrow('The disk is full');
+  await expect(writePngZip(piece, { ...long, format: 'png' }, 'f', '/dev/full', on)).rejects.toThrow(
+    'The disk is full',
+  );
+  for (const format of ['webm', 'png'] as const) {
+    const file = join(folder, `cut.${format}`);
+    if (format === 'webm') await writeWebm(piece, long, file, on);
+    else await writePngZip(piece, { ...long, format }, 'f', file, on);
+    await needFrames(file, format, 60);
+    truncateSync(file, Math.floor(statSync(file).size * 0.7));
+    await expect(needFrames(file, format, 60)).rejects.toThrow('was not written to its end');
+  }
+});
+
+test('an export lives on while one frame takes longer than its silence may last', async () => {
+  const piece = smallPiece('Slow frame', 20);
+  const { id } = await freshPiece(piece);
+  const { id: exportId } = await requestExport(id, { format: 'webm', ...whole(piece) });
+  await until(exportId, 'done');
+  const row = (await models().exports.findByPk(exportId))!;
+  await row.update({
+    status: 'running',
+    assetHash: null,
+    cancelRequested: false,
+    runId: randomUUID(),
+    heartbeatAt: new Date(Date.now() - 8000),
+  });
+  const beat = startHeartbeat(row);
+  beat.progress(3);
+  // As painting does: nothing else of this process runs meanwhile.
+  Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 2500);
+  const alive = await row.reload();
+  expect(Date.now() - alive.heartbeatAt!.getTime()).toBeLessThan(2000);
+  expect(alive.framesDone).toBe(3);
+  // Asked to stop meanwhile, it learns of it at its next frame.
+  await cancelExport(exportId);
+  for (;;) {
+    if (!beat.progress(4)) break;
+    await new Promise((r) => setTimeout(r, 50));
+  }
+  beat.stop();
+  await row.update({ status: 'cancelled' });
+});
+
 test('an export whose job was lost with the web server is found and done', async () => {
   const { id } = await freshPiece(smallPiece('Orphan'));
   const piece = smallPiece('Orphan');
@@ -284,6 +349,27 @@ test('an export whose job was lost with the web server is found and done', async
     createdAt: new Date(Date.now() - 60_000),
   });
   await until(row.id, 'done');
+});
+
+test('an export whose worker ended between taking the job and taking the export is found and done', async () => {
+  const { id } = await freshPiece(smallPiece('Taken'));
+  const exportId = '22222222-2222-4222-8222-222222222222';
+  await models().database.query(
+    `INSERT INTO pgboss.job (name, data, state, started_on)
+     VALUES ('exports', :data, 'active', now() - interval '1 minute')`,
+    { replacements: { data: JSON.stringify({ exportId }) } },
+  );
+  await models().exports.create({
+    id: exportId,
+    pieceId: id,
+    revision: 1,
+    document: smallPiece('Taken'),
+    settings: { format: 'png', scale: 1, first: 0, last: 2 },
+    framesTotal: 3,
+    fileName: 'Taken.zip',
+    createdAt: new Date(Date.now() - 60_000),
+  });
+  await until(exportId, 'done');
 });
 
 test('file names come from names, never paths', () => {

@@ -1,26 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import { Op } from 'sequelize';
-import { models, type ExportRow, type ExportStatus } from '../database';
+import type { ExportSettings, ExportSummary } from '@/contract';
+import { cutText } from '@/core/document';
+import { models, type ExportRow } from '../database';
 import { HttpError } from '../http';
 import { validDocument } from '../pieces';
 import { sendExport } from './queue';
-import { FILE_ENDING, exportSize, type ExportSettings } from './settings';
-
-export interface ExportSummary {
-  readonly id: string;
-  readonly pieceId: string;
-  readonly revision: number;
-  readonly settings: ExportSettings;
-  readonly status: ExportStatus;
-  readonly framesDone: number;
-  readonly framesTotal: number;
-  /** Seconds left, by the pace so far; null while it can't be told. */
-  readonly secondsLeft: number | null;
-  readonly message: string | null;
-  readonly fileName: string;
-  readonly bytes: number | null;
-  readonly createdAt: string;
-}
+import { FILE_ENDING, exportSize } from './settings';
 
 /** Most pixels a side of an exported frame may have: what the VP9 encoder and the canvas both take. */
 const MOST_SIDE = 8192;
@@ -32,9 +18,8 @@ export function fileStem(name: string): string {
     .replace(/[^\p{L}\p{N}\p{M} _.-]+/gu, ' ')
     .replace(/\.{2,}/g, '.')
     .replace(/\s+/g, ' ')
-    .replace(/^[ .]+|[ .]+$/g, '')
-    .slice(0, 80);
-  return plain || 'piece';
+    .replace(/^[ .]+|[ .]+$/g, '');
+  return cutText(plain, 80) || 'piece';
 }
 
 function summaryOf(row: ExportRow, bytes: number | null): ExportSummary {

@@ -1,5 +1,13 @@
 import { spawn } from 'node:child_process';
 import { availableParallelism } from 'node:os';
+import { DiskFull } from '../disk';
+
+/** ffmpeg was ended from outside, as a worker may be: what it did can be done again. */
+export class Interrupted extends Error {
+  constructor() {
+    super('ffmpeg was ended by the system.');
+  }
+}
 
 /** A running ffmpeg that takes raw frames. */
 export interface Encoder {
@@ -17,6 +25,7 @@ export function startFfmpeg(args: readonly string[]): Encoder {
     stdio: ['pipe', 'ignore', 'pipe'],
   });
   let said = '';
+  let killed = false;
   child.stderr.on('data', (data: Buffer) => {
     said = (said + data.toString()).slice(-4000);
   });
@@ -26,8 +35,12 @@ export function startFfmpeg(args: readonly string[]): Encoder {
       failure = new Error(`ffmpeg could not be started: ${error.message}`);
       resolve();
     });
-    child.on('close', (code) => {
-      if (code !== 0) failure ??= new Error(`ffmpeg stopped with code ${code}: ${said.trim()}`);
+    child.on('close', (code, signal) => {
+      // It ends with 0 even where the disk was full; what it said tells.
+      const full = /no space left on device/i.test(said);
+      if (full) failure ??= new DiskFull();
+      else if (signal && !killed) failure ??= new Interrupted();
+      else if (code !== 0) failure ??= new Error(`ffmpeg stopped with code ${code}: ${said.trim()}`);
       resolve();
     });
   });
@@ -46,6 +59,7 @@ export function startFfmpeg(args: readonly string[]): Encoder {
       if (failure) throw failure;
     },
     kill() {
+      killed = true;
       child.kill('SIGKILL');
     },
   };

@@ -1,4 +1,3 @@
 export * from './exports';
 export * from './queue';
 export * from './settings';
-export * from './worker';

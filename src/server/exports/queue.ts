@@ -1,5 +1,6 @@
 import PgBoss from 'pg-boss';
 import { databaseUrl } from '../database';
+import { logError } from '../log';
 
 export const QUEUE = 'exports';
 
@@ -12,7 +13,7 @@ const kept = globalThis as { obelusQueue?: Promise<PgBoss> };
 
 async function open(supervise: boolean): Promise<PgBoss> {
   const boss = new PgBoss({ connectionString: databaseUrl(), supervise, schedule: false, max: 4 });
-  boss.on('error', (error) => console.error('queue:', error.message));
+  boss.on('error', (error) => logError('queue of exports', error));
   await boss.start();
   await boss.createQueue(QUEUE, { name: QUEUE, policy: 'standard', retryLimit: 0, expireInHours: 12 });
   return boss;

@@ -1,8 +1,10 @@
+import { inkBounds, type DrawList } from '@/core/draw';
+import type { ExportSettings } from '@/contract';
 import { createCanvas, type Canvas } from '@napi-rs/canvas';
 import type { Piece } from '@/core/document';
 import { paint } from '@/core/paint';
-import { inkBounds, evaluate, sameItems, type DrawList } from '@/core/scene';
-import { exportSize, type ExportSettings } from './settings';
+import { evaluate, sameItems } from '@/core/scene';
+import { exportSize } from './settings';
 
 /** One painted frame. `same` says that it shows exactly what the frame before it showed. */
 export interface RenderedFrame {

@@ -1,21 +1,28 @@
 import { randomUUID } from 'node:crypto';
-import { mkdir, readdir, rm, stat } from 'node:fs/promises';
+import { mkdir, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { QueryTypes } from 'sequelize';
+import { cutText } from '@/core/document';
 import { adoptFile } from '../assets';
-import { models, type ExportRow } from '../database';
+import { isDatabaseAway, models, type ExportRow } from '../database';
 import { dataFolder } from '../data-folder';
+import { asDiskFull, DiskFull, needRoom } from '../disk';
+import { logError } from '../log';
 import { validDocument } from '../pieces';
+import { tidy } from '../tidy';
 import { fileStem } from './exports';
+import { Interrupted } from './ffmpeg';
+import { startHeartbeat, type Heartbeat } from './heartbeat';
 import { openWorkerQueue, QUEUE, type ExportJob } from './queue';
 import { MEDIA_TYPE } from './settings';
+import { needFrames } from './verify';
 import { writePngZip } from './write-png-zip';
-import { writeWebm, type Progress } from './write-webm';
+import { writeWebm } from './write-webm';
 
-/** How often a running export says that it lives, and how long it may be silent before it is given to another. */
-const HEARTBEAT_MS = 500;
+/** How long a running export may be silent before it is given to another worker. */
 const SILENT_SECONDS = 10;
 const SWEEP_MS = 2000;
+const TIDY_MS = 24 * 60 * 60 * 1000;
 const MOST_ATTEMPTS = 3;
 
 /** Takes a waiting export, so that of several workers only one has it; null when it is not waiting any more. */
@@ -36,36 +43,43 @@ async function claim(id: string): Promise<ExportRow | null> {
   return rows[0] ?? null;
 }
 
-/** Saves progress at a steady pace and learns whether the export should stop or has been given to another worker. */
-function heartbeat(row: ExportRow): Progress {
-  let due = 0;
-  return async (framesDone) => {
-    if (Date.now() < due) return true;
-    due = Date.now() + HEARTBEAT_MS;
-    const [, rows] = await models().exports.update(
-      { framesDone, heartbeatAt: new Date() },
-      { where: { id: row.id, status: 'running', runId: row.runId }, returning: true },
-    );
-    return rows[0] !== undefined && !rows[0].cancelRequested;
+/** How often, ms, the disk is looked at while a file is written. */
+const DISK_MS = 1000;
+
+/** Writes the file of an export; false when it was stopped. */
+async function write(row: ExportRow, folder: string, file: string, beat: Heartbeat): Promise<boolean> {
+  const piece = validDocument(row.document);
+  const { settings } = row;
+  let looked = 0;
+  const progress = async (framesDone: number): Promise<boolean> => {
+    if (Date.now() - looked > DISK_MS) {
+      looked = Date.now();
+      await needRoom(folder);
+    }
+    return beat.progress(framesDone);
   };
+  await needRoom(folder);
+  const complete =
+    settings.format === 'webm'
+      ? await writeWebm(piece, settings, file, progress)
+      : await writePngZip(piece, settings, fileStem(piece.name), file, progress);
+  if (complete) await needFrames(file, settings.format, row.framesTotal);
+  return complete;
 }
 
 /** Renders one export from start to end and writes down how it went. */
-async function run(exportId: string): Promise<void> {
+async function run(exportId: string, send: (exportId: string) => Promise<unknown>): Promise<void> {
   const row = await claim(exportId);
   if (!row) return;
   const mine = { id: row.id, status: 'running' as const, runId: row.runId };
   const folder = dataFolder('rendering');
   const file = join(folder, `${row.runId}`);
+  const beat = startHeartbeat(row);
   try {
     await mkdir(folder, { recursive: true });
-    const piece = validDocument(row.document);
-    const progress = heartbeat(row);
-    const complete =
-      row.settings.format === 'webm'
-        ? await writeWebm(piece, row.settings, file, progress)
-        : await writePngZip(piece, row.settings, fileStem(piece.name), file, progress);
-    if (!complete) {
+    if (!(await write(row, folder, file, beat))) {
+      // Where it says that it is over, nothing of it lies about any more.
+      await rm(file, { force: true });
       await models().exports.update({ status: 'cancelled', finishedAt: new Date() }, { where: mine });
       return;
     }
@@ -80,66 +94,73 @@ async function run(exportId: string): Promise<void> {
       },
       { where: mine },
     );
-  } catch (error) {
-    console.error(`export ${row.id}:`, error);
+  } catch (caught) {
+    // Nothing can be written down: the export falls silent, and is taken up again when the database is back.
+    if (isDatabaseAway(caught)) return;
+    const error = asDiskFull(caught);
+    if (error instanceof Interrupted && row.attempts < MOST_ATTEMPTS) {
+      await models().exports.update({ status: 'queued' }, { where: mine });
+      await send(row.id);
+      return;
+    }
+    if (!(error instanceof DiskFull)) logError(`export ${row.id}`, error);
+    await rm(file, { force: true });
     const message = `The export failed: ${(error as Error).message} The piece is untouched; it can be run again.`;
     await models().exports.update(
-      { status: 'failed', message: message.slice(0, 2000), finishedAt: new Date() },
+      { status: 'failed', message: cutText(message, 2000), finishedAt: new Date() },
       { where: mine },
     );
   } finally {
+    beat.stop();
     await rm(file, { force: true });
   }
 }
 
 /**
  * Finds exports whose worker fell silent and gives them back to the queue, or ends them in words after the third
- * time; also ones that wait although no job for them was left (the web server died between the two writes).
+ * time; also ones that wait although no job for them is left: the web server died between the two writes, or a worker between
+ * taking the job and taking the export.
  */
 export async function sweep(send: (exportId: string) => Promise<unknown>): Promise<void> {
   const { database } = models();
-  const dead = await database.query<{ id: string; status: string }>(
+  const dead = await database.query<{ id: string; status: string; runId: string | null }>(
     `UPDATE exports SET
        status = CASE WHEN cancel_requested THEN 'cancelled' WHEN attempts >= :most THEN 'failed' ELSE 'queued' END,
        message = CASE WHEN cancel_requested OR attempts < :most THEN NULL
          ELSE 'The renderer stopped ' || attempts || ' times while making this file. The piece is untouched; run it again.' END
      WHERE status = 'running' AND heartbeat_at < now() - make_interval(secs => :silent)
-     RETURNING id, status`,
+     RETURNING id, status, run_id AS "runId"`,
     { replacements: { most: MOST_ATTEMPTS, silent: SILENT_SECONDS }, type: QueryTypes.SELECT },
   );
   const orphans = await database.query<{ id: string }>(
     `SELECT id FROM exports e WHERE status = 'queued' AND created_at < now() - interval '10 seconds'
-       AND NOT EXISTS (SELECT 1 FROM pgboss.job j WHERE j.name = :queue AND j.state IN ('created', 'retry', 'active')
-         AND j.data->>'exportId' = e.id::text)`,
-    { replacements: { queue: QUEUE }, type: QueryTypes.SELECT },
+       AND NOT EXISTS (SELECT 1 FROM pgboss.job j WHERE j.name = :queue AND j.data->>'exportId' = e.id::text
+         AND (j.state IN ('created', 'retry')
+           OR (j.state = 'active' AND j.started_on > now() - make_interval(secs => :silent))))`,
+    { replacements: { queue: QUEUE, silent: SILENT_SECONDS }, type: QueryTypes.SELECT },
   );
   const again = new Set([...dead.filter((row) => row.status === 'queued'), ...orphans].map((row) => row.id));
   for (const id of again) await send(id);
-}
-
-/** Removes half-written files that killed workers left behind. */
-async function tidy(): Promise<void> {
-  const folder = dataFolder('rendering');
-  for (const name of await readdir(folder).catch(() => [])) {
-    const file = join(folder, name);
-    const info = await stat(file).catch(() => null);
-    if (info && Date.now() - info.mtimeMs > 60 * 60 * 1000) await rm(file, { force: true });
-  }
+  // What their workers had written so far is of no use to anybody.
+  for (const { runId } of dead) if (runId) await rm(dataFolder('rendering', runId), { force: true });
 }
 
 /** Starts taking exports from the queue; resolves to a function that stops it. */
 export async function startWorker(): Promise<() => Promise<void>> {
-  await tidy();
+  const tidyUp = () => tidy().catch((error: unknown) => logError('tidying', error));
+  await tidyUp();
   const boss = await openWorkerQueue();
   const send = (exportId: string) => boss.send(QUEUE, { exportId } satisfies ExportJob);
   await boss.work<ExportJob>(QUEUE, { pollingIntervalSeconds: 0.5, batchSize: 1 }, async (jobs) => {
-    for (const job of jobs) await run(job.data.exportId);
+    for (const job of jobs) await run(job.data.exportId, send);
   });
   const timer = setInterval(() => {
-    sweep(send).catch((error: Error) => console.error('sweep:', error.message));
+    sweep(send).catch((error: unknown) => logError('looking for exports left behind', error));
   }, SWEEP_MS);
+  const daily = setInterval(() => void tidyUp(), TIDY_MS);
   return async () => {
     clearInterval(timer);
+    clearInterval(daily);
     await boss.stop({ graceful: false });
   };
 }

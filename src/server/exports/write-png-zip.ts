@@ -1,10 +1,12 @@
+import type { ExportSettings } from '@/contract';
 import { createWriteStream } from 'node:fs';
 import { once } from 'node:events';
 import { finished } from 'node:stream/promises';
 import { Zip, ZipPassThrough } from 'fflate';
 import type { Piece } from '@/core/document';
+import { asDiskFull } from '../disk';
 import { renderFrames } from './render-frames';
-import type { ExportSettings } from './settings';
+
 import type { Progress } from './write-webm';
 
 /** The earliest moment that a zip archive can hold. */
@@ -22,6 +24,11 @@ export async function writePngZip(
   progress: Progress,
 ): Promise<boolean> {
   const out = createWriteStream(file);
+  // A disk that fills up is an error of the stream, at any moment.
+  const failed = once(out, 'error').then(([error]) => {
+    throw asDiskFull(error);
+  });
+  failed.catch(() => {});
   const zip = new Zip((error, chunk, final) => {
     if (error) out.destroy(error);
     else out.write(chunk);
@@ -36,7 +43,8 @@ export async function writePngZip(
     entry.mtime = UNDATED;
     zip.add(entry);
     entry.push(png, true);
-    if (out.writableNeedDrain) await once(out, 'drain');
+    if (out.destroyed) await failed;
+    if (out.writableNeedDrain) await Promise.race([once(out, 'drain'), failed]);
     if (!(await progress(frame - settings.first + 1))) {
       zip.terminate();
       out.destroy();
@@ -44,6 +52,6 @@ export async function writePngZip(
     }
   }
   zip.end();
-  await finished(out);
+  await Promise.race([finished(out), failed]);
   return true;
 }

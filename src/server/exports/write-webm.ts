@@ -1,14 +1,15 @@
+import { inkBounds } from '@/core/draw';
+import type { ExportSettings } from '@/contract';
 import type { Piece } from '@/core/document';
 import type { Bounds } from '@/core/geometry';
-import { inkBounds } from '@/core/scene';
 
 import { startFfmpeg, webmArguments } from './ffmpeg';
 import { renderFrames, type RenderedFrame } from './render-frames';
-import { exportSize, type ExportSettings } from './settings';
+import { exportSize } from './settings';
 import { blockArea, spreadColour } from './spread-colour';
 
-/** Called after each frame; answers false when the work should stop. */
-export type Progress = (framesDone: number) => Promise<boolean>;
+/** Called after each frame; answers false when the work should stop, and throws where it can't go on. */
+export type Progress = (framesDone: number) => boolean | Promise<boolean>;
 
 /** Keeps one raw frame up to date with the canvas, reading back only where ink is or was. */
 export class RawFrame {

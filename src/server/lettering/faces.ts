@@ -1,3 +1,5 @@
+import type { FaceSummary } from '@/contract';
+import { cutName } from '@/core/document';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { SetText, TextSetting } from '@/core/document';
@@ -8,16 +10,6 @@ import { HttpError } from '../http';
 import { readFontFile } from './font-file';
 import { loadFace, type LoadedFace } from './harfbuzz';
 import { SHIPPED_FACES, type ShippedFace } from './shipped-faces';
-
-export interface FaceSummary {
-  readonly id: string;
-  readonly name: string;
-  readonly kind: ShippedFace['kind'] | 'own';
-  /** Weights to choose from, or the ends of an axis. */
-  readonly weights: readonly number[] | { readonly min: number; readonly max: number };
-  /** A word that shows it. */
-  readonly sample: string;
-}
 
 export const FONT_BYTES = 30 * 1024 * 1024;
 
@@ -56,11 +48,7 @@ export async function addFace(projectId: string, bytes: Buffer, fallbackName: st
       );
     });
   const asset = await storeBytes(bytes, 'font/sfnt');
-  const name =
-    (face.name || fallbackName)
-      .replace(/[\u0000-\u001f\u007f]/g, '')
-      .trim()
-      .slice(0, 120) || 'Own face';
+  const name = cutName(face.name || fallbackName, undefined, 'Own face');
   const [weightMin, weightMax] = face.weights ? [face.weights.min, face.weights.max] : [null, null];
   await models().faces.findOrCreate({
     where: { projectId, assetHash: asset.hash },

@@ -1,19 +1,10 @@
+import type { LineFaceId } from '@/contract';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { transformCommands, pathsOf, readPathData, type Path } from '@/core/geometry';
 import { HttpError } from '../http';
 
-/** Single-line faces that ship (package hersheytext; Hershey's own, and faces by Sheldon B. Michaels under the OFL). */
-export const LINE_FACES = [
-  { id: 'HersheySans1', name: 'Hershey Sans' },
-  { id: 'HersheyScript1', name: 'Hershey Script' },
-  { id: 'EMSReadability', name: 'EMS Readability' },
-  { id: 'EMSTech', name: 'EMS Tech' },
-  { id: 'EMSAllure', name: 'EMS Allure' },
-  { id: 'EMSFelix', name: 'EMS Felix' },
-] as const;
-export type LineFaceId = (typeof LINE_FACES)[number]['id'];
-
+/** A single-line face (package hersheytext; Hershey's own, and faces by Sheldon B. Michaels under the OFL). */
 interface LineFace {
   readonly unitsPerEm: number;
   readonly letters: ReadonlyMap<string, { advance: number; data: string }>;

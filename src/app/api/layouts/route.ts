@@ -1,8 +1,9 @@
+import { LAYOUT_LIST } from '@/contract';
 import { LAYOUTS } from '@/layouts';
-import { route } from '@/server/http';
+import { answers } from '@/server/http';
 
 export const dynamic = 'force-dynamic';
 /** The layouts that ship with Obelus. */
-export const GET = route({}, async () => ({
+export const GET = answers(LAYOUT_LIST, async () => ({
   layouts: LAYOUTS.map(({ id, piece }) => ({ id, piece: piece() })),
 }));

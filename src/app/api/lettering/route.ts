@@ -1,6 +1,6 @@
-import { settingSchema } from '@/core/document';
-import { route } from '@/server/http';
+import { LETTERING } from '@/contract';
+import { answers } from '@/server/http';
 import { setLettering } from '@/server/lettering';
 
 export const dynamic = 'force-dynamic';
-export const POST = route({ body: settingSchema }, ({ body }) => setLettering(body));
+export const POST = answers(LETTERING.set, ({ body }) => setLettering(body));

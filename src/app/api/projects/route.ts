@@ -1,10 +1,7 @@
-import { z } from 'zod';
-import { nameSchema } from '@/core/document';
-import { route } from '@/server/http';
+import { PROJECTS } from '@/contract';
+import { answers } from '@/server/http';
 import { createProject, listProjects } from '@/server/projects';
 
 export const dynamic = 'force-dynamic';
-export const GET = route({}, async () => ({ projects: await listProjects() }));
-export const POST = route({ body: z.strictObject({ name: nameSchema }) }, ({ body }) =>
-  createProject(body.name),
-);
+export const GET = answers(PROJECTS.list, async () => ({ projects: await listProjects() }));
+export const POST = answers(PROJECTS.create, ({ body }) => createProject(body.name));

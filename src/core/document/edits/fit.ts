@@ -1,3 +1,4 @@
+import { cutName } from '../names';
 import { lineShape } from '../../geometry';
 import { changed } from '../changed';
 import type { Fitted } from '../fitted-schema';
@@ -50,7 +51,7 @@ export function surround(
   const { way = 'down', ...rest } = part;
   const around = partWithId(piece, to.id)?.group;
   const strokes = ids.map((id, index): Stroke => {
-    const name = `${NAMES[as]} ${to.name}${ids.length > 1 ? `, ${index + 1}` : ''}`.slice(0, 120);
+    const name = cutName(`${NAMES[as]} ${to.name}${ids.length > 1 ? `, ${index + 1}` : ''}`);
     return {
       ...newStroke(id, name, ANY, ink),
       ...(around !== undefined && { group: around }),

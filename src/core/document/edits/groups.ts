@@ -1,10 +1,10 @@
 import { keysOf } from '../../timing';
 import { changed } from '../changed';
-import { asWholes, groupOf, groupsAround, membersOf } from '../grouped';
+import { asWholes, membersOf } from '../grouped';
 import { partWithId, strokesOf, type Group, type Layer, type Part, type Piece, type Stroke } from '../schema';
 import type { LineOfStrokes, WindowKeys } from '../window-schema';
-import { mannerOf, type Manner } from '../manner-schema';
-import { mannerTimes, mannerWindow } from './manner';
+import { mannerOf } from '../manner-schema';
+import { mannerWindow } from './manner-window';
 import { updateLayers } from './layers';
 import { onSpan } from './on-span';
 
@@ -20,23 +20,6 @@ export function groupLayers(piece: Piece, ids: readonly string[], group: Group):
   const made: Group = outer === undefined ? group : { ...group, group: outer };
   const put = <P extends Part>(one: P): P => (wholes.includes(one.id) ? { ...one, group: group.id } : one);
   return { ...piece, layers: piece.layers.map(put), groups: [...piece.groups.map(put), made] };
-}
-
-/** Takes groups apart; what was in them lies in the group they lay in, where there is one, and stays as it is. */
-export function ungroup(piece: Piece, ids: readonly string[]): Piece {
-  const out = <P extends Part>(one: P): P => {
-    const group = groupOf(piece, one);
-    return group && ids.includes(group.id)
-      ? changed<P>(one, {
-          group: groupsAround(piece, one).find(({ id }) => !ids.includes(id))?.id,
-        } as Partial<P>)
-      : one;
-  };
-  return {
-    ...piece,
-    groups: piece.groups.filter((group) => !ids.includes(group.id)).map(out),
-    layers: piece.layers.map(out),
-  };
 }
 
 export const renameGroup = (piece: Piece, id: string, name: string): Piece => ({
@@ -83,16 +66,6 @@ export function setLine(piece: Piece, id: string, how: LineOfStrokes['how'] | nu
     }),
   };
 }
-
-/** Writes the line of a group in a manner; its keys are replaced, its start is kept. */
-export const writeLine = (piece: Piece, id: string, manner: Manner): Piece => ({
-  ...piece,
-  groups: piece.groups.map((group) => {
-    if (group.id !== id || !group.line) return group;
-    const window = mannerWindow(manner, false, mannerTimes(manner, group.line, piece.length));
-    return { ...group, line: { ...group.line, window, ...(manner.pace && { pace: manner.pace }) } };
-  }),
-});
 
 /**
  * Lets layers that were moved in the order belong where they now stand: between two of a group they join it, beyond its

@@ -36,13 +36,7 @@ export const sameKey = (a: KeyRef, b: KeyRef): boolean =>
 const pinAsKeyed = ({ x, y }: Pin): Keyed => ({ pin: { x, y } });
 
 /** A group as what bears keys: those of its line, and its own. */
-function groupAsKeyed({ line, place, masks }: Group): Keyed {
-  return {
-    ...(line && { window: line.window }),
-    ...(place && { place }),
-    ...(masks && { masks }),
-  };
-}
+const groupAsKeyed = ({ line, ...own }: Group): Keyed => ({ ...own, ...(line && { window: line.window }) });
 
 /** What bears keys by its id: a layer, a group or a pin. */
 export function keyedById(piece: Piece, id: string): Keyed | undefined {
@@ -83,14 +77,8 @@ export function updateKeyed(
 ): Piece {
   const layers = updateLayers(piece, ids, (layer) => change(layer, layer.id));
   const groups = changedOnes(layers.groups, ids, (group) => {
-    const keyed = groupAsKeyed(group);
-    const { window, place, masks } = change(keyed, group.id);
-    return {
-      ...group,
-      ...(group.line && window && { line: { ...group.line, window } }),
-      ...(place && { place }),
-      ...(masks && { masks }),
-    };
+    const { window, ...own } = change(groupAsKeyed(group), group.id);
+    return { ...group, ...own, ...(group.line && window && { line: { ...group.line, window } }) };
   });
   const pins = changedOnes(layers.pins, ids, (pin) => ({ ...pin, ...change(pinAsKeyed(pin), pin.id).pin }));
   return groups === piece.groups && pins === piece.pins ? layers : { ...layers, groups, pins };

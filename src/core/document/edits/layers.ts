@@ -1,3 +1,4 @@
+import { cutName } from '../names';
 import type { Layer, Piece, Stroke } from '../schema';
 
 /** Changes the layers with the given ids; all else is shared with the piece before. */
@@ -53,20 +54,8 @@ export function stepLayers(piece: Piece, ids: readonly string[], step: -1 | 1): 
   return { ...piece, layers };
 }
 
-/** Copies of layers right after the last of them, named with the next free number, under the ids given in their order. */
-export function duplicateLayers(piece: Piece, ids: readonly string[], newIds: readonly string[]): Piece {
-  const originals = piece.layers.filter((layer) => ids.includes(layer.id));
-  const names = new Set(piece.layers.map((layer) => layer.name));
-  const copies = originals.map((layer, i): Layer => {
-    const name = freeName(layer.name, names);
-    names.add(name);
-    return { ...layer, id: newIds[i]!, name };
-  });
-  return addLayers(piece, copies, originals.at(-1)?.id);
-}
-
 /** `name` with the first number from 2 on that no other bears. */
 export function freeName(name: string, taken: ReadonlySet<string>): string {
-  const stem = name.replace(/ \d+$/, '').slice(0, 110);
+  const stem = cutName(name.replace(/ \d+$/, ''), 110);
   for (let n = 2; ; n++) if (!taken.has(`${stem} ${n}`)) return `${stem} ${n}`;
 }

@@ -1,42 +1,29 @@
+import { kindOf } from '../kinds';
+import { LIMITS } from '../limits';
+import { cutName } from '../names';
+import { compose, scalingAbout, type Matrix } from '../../geometry';
+import { mapKnown, scaled } from '../../properties';
 import { isKeyed, mapValues, type Animated } from '../../timing';
 import { changed } from '../changed';
-import { COUNT_SIGN } from '../count-schema';
 import type { Field } from '../field-schema';
 import { gathered, membersOf } from '../grouped';
-import { LIMITS, type ArtShape, type Layer, type Lettering, type Piece } from '../schema';
+import { withIdsRenamed } from '../renamed-ids';
+import type { ArtGroup, ArtShape } from '../art-schema';
+import { pinSchema } from '../pin-schema';
+import { groupSchema, pieceSchema, type Layer, type Lettering, type Piece } from '../schema';
 import { settlePiece } from '../settle-piece';
+import { changedTogether } from '../traced';
 import { allKeyed, shiftKeyed, updateKeyed } from './keys';
 import { updateLayers } from './layers';
 import { withRate } from './piece-time';
+import { setPlace } from './place';
 import { scaledLayer } from './placing';
-import { withScaledParts } from './scaled-parts';
-
-/** Where ids stand in a document by the names of the parts that hold them. */
-const ID_PARTS = new Set(['id', 'group', 'to', 'line', 'style']);
-const ID_LISTS = new Set(['through', 'of']);
-
-/** A value in which every id that was given another is replaced by it. */
-function renamed(value: unknown, names: ReadonlyMap<string, string>, part = ''): unknown {
-  if (typeof value === 'string') return ID_PARTS.has(part) ? (names.get(value) ?? value) : value;
-  if (Array.isArray(value))
-    return value.map((one: unknown) =>
-      typeof one === 'string' && ID_LISTS.has(part) ? (names.get(one) ?? one) : renamed(one, names, ''),
-    );
-  if (typeof value !== 'object' || value === null) return value;
-  // A face is named by what looks like an id, and a nested piece keeps its own.
-  if (part === 'face' || part === 'content') return value;
-  if (part === 'traced') {
-    const { from } = value as { readonly from: string };
-    return { ...value, from: names.get(from) ?? from };
-  }
-  return Object.fromEntries(Object.entries(value).map(([key, inner]) => [key, renamed(inner, names, key)]));
-}
 
 /** A piece whose layers, groups, pins and styles bear other ids, so that it can be put beside itself. */
 export function withNewIds(piece: Piece, newId: () => string): Piece {
   const all = [...piece.layers, ...piece.groups, ...piece.pins, ...piece.styles];
   const names = new Map(all.map(({ id }) => [id, newId()]));
-  return renamed(piece, names) as Piece;
+  return withIdsRenamed(pieceSchema, piece, names);
 }
 
 /** A piece scaled as a whole to fill another size as far as it fits, in its middle. */
@@ -50,16 +37,22 @@ function scaledTo(piece: Piece, size: Piece['size']): Piece {
   if (factor === 1 && by.x === 0 && by.y === 0) return { ...piece, size };
   // About the place that the scaling leaves where it is, so that one step scales and moves.
   const about = factor === 1 ? origin : { x: by.x / (1 - factor), y: by.y / (1 - factor) };
+  const there = scalingAbout(about, factor);
+  const back = scalingAbout(about, 1 / factor);
+  // What carries something stood in the picture as it was: now it stands in the scaled one.
+  const rested = mapKnown(pieceSchema, piece, ['rest'], (rest) =>
+    compose(there, compose(rest as Matrix, back)),
+  );
   return {
-    ...piece,
+    ...rested,
     size,
-    layers: piece.layers.map((layer) => scaledLayer(layer, factor, about)),
-    groups: piece.groups.map((group) => withScaledParts(group, factor, about)),
-    pins: piece.pins.map((pin) => ({
-      ...pin,
-      x: mapValues(pin.x, (x) => about.x + (x - about.x) * factor),
-      y: mapValues(pin.y, (y) => about.y + (y - about.y) * factor),
-    })),
+    layers: changedTogether(
+      rested,
+      rested.layers.map((layer) => layer.id),
+      (layer) => scaledLayer(layer, factor, about),
+    ).layers,
+    groups: rested.groups.map((group) => scaled(groupSchema, group, factor, about)),
+    pins: rested.pins.map((pin) => scaled(pinSchema, pin, factor, about)),
   };
 }
 
@@ -79,7 +72,7 @@ export function insertLayout(piece: Piece, layout: Piece, frame: number, newId: 
   const group = { id: newId(), name: layout.name };
   const taken = new Set(piece.fields.map((field) => field.name));
   const named = later.fields.map((field): Field => {
-    const name = taken.has(field.name) ? `${layout.name}: ${field.name}`.slice(0, 120) : field.name;
+    const name = taken.has(field.name) ? cutName(`${layout.name}: ${field.name}`) : field.name;
     return { ...field, name };
   });
   const first = piece.layers.length === 0;
@@ -88,7 +81,7 @@ export function insertLayout(piece: Piece, layout: Piece, frame: number, newId: 
     layers: [
       ...piece.layers,
       ...later.layers.map((layer): Layer => ({
-        ...(layer.type === 'piece' ? { ...layer, start: layer.start + frame } : layer),
+        ...kindOf(layer).retimed(layer, (at) => at + frame, 1),
         group: layer.group ?? group.id,
       })),
     ],
@@ -146,31 +139,22 @@ const fieldsAmong = (piece: Piece, ids: readonly string[]): Field[] =>
 /** Fields that offer themselves for some layers: a text for each lettering, a colour for each colour that is used. */
 export function offeredFields(piece: Piece, ids: readonly string[]): Field[] {
   const layers = piece.layers.filter((layer) => ids.includes(layer.id));
-  const texts = layers.flatMap((layer): Field[] =>
-    layer.type === 'lettering' && !layer.setting.text.includes(COUNT_SIGN)
-      ? [{ name: layer.name.slice(0, 120), kind: 'text', of: [layer.id] }]
-      : [],
+  const whole = layers.flatMap((layer): Field[] =>
+    kindOf(layer)
+      .fields(layer)
+      .map((kind) => ({ name: cutName(layer.name), kind, of: [layer.id] })),
   );
-  const numbers = layers.flatMap((layer): Field[] =>
-    layer.type === 'lettering' && layer.count ? [{ name: layer.name, kind: 'number', of: [layer.id] }] : [],
-  );
-  const images = layers.flatMap((layer): Field[] =>
-    layer.type === 'art' ? [{ name: layer.name, kind: 'image', of: [layer.id] }] : [],
+  // Texts first: they are what is filled most.
+  const inOrder = (['text', 'number', 'image'] as const).flatMap((kind) =>
+    whole.filter((field) => field.kind === kind),
   );
   const colours = new Map<string, string[]>();
   for (const layer of layers) {
-    const colour = colourOf(layer);
+    const colour = kindOf(layer).ownColour(layer);
     if (colour) colours.set(colour, [...(colours.get(colour) ?? []), layer.id]);
   }
   const named = [...colours].map(([, of], i): Field => ({ name: `Colour ${i + 1}`, kind: 'colour', of }));
-  return [...texts, ...numbers, ...images, ...named].slice(0, LIMITS.fields);
-}
-
-/** The colour of a layer that a field may change; null where it has none, or more than one. */
-function colourOf(layer: Layer): string | null {
-  if (layer.type === 'lettering') return layer.colour;
-  if (layer.type === 'stroke' && !isKeyed(layer.ink.colour)) return layer.ink.colour as string;
-  return null;
+  return [...inOrder, ...named].slice(0, LIMITS.fields);
 }
 
 /** The greatest number something keyed reaches. */
@@ -183,22 +167,16 @@ export function fieldValue(piece: Piece, field: Field): string | number | null {
     const layer = piece.layers.find((one) => one.id === id);
     if (!layer) continue;
     if (field.kind === 'text' && layer.type === 'lettering') return layer.setting.text;
-    if (field.kind === 'colour') return colourOf(layer);
+    if (field.kind === 'colour') return kindOf(layer).ownColour(layer);
     if (field.kind === 'image') return layer.name;
     if (field.kind === 'number' && layer.type === 'lettering' && layer.count) return most(layer.count.value);
   }
   return null;
 }
 
-/** A layer with the colour of a field. */
-function coloured(layer: Layer, colour: string): Layer {
-  if (layer.type === 'lettering') return { ...layer, colour };
-  return layer.type === 'stroke' ? { ...layer, ink: { ...layer.ink, colour } } : layer;
-}
-
 /** Fills a field of colour. */
 export const fillColour = (piece: Piece, field: Field, colour: string): Piece =>
-  updateLayers(piece, field.of, (layer) => coloured(layer, colour));
+  updateLayers(piece, field.of, (layer) => kindOf(layer).recoloured(layer, colour));
 
 /**
  * Fills a field of a number: counted numbers go to it as they went to the one before, and heads and tails that went along with
@@ -225,11 +203,11 @@ export function fillNumber(piece: Piece, field: Field, to: number): Piece {
 export function fillImage(
   piece: Piece,
   field: Field,
-  shapes: readonly ArtShape[],
-  transform: readonly number[],
+  { shapes, groups }: { readonly shapes: readonly ArtShape[]; readonly groups: readonly ArtGroup[] },
+  transform: Matrix,
 ): Piece {
   return updateLayers(piece, field.of, (layer) =>
-    layer.type === 'art' ? { ...layer, shapes, transform: transform as typeof layer.transform } : layer,
+    layer.type === 'art' ? { ...layer, shapes, groups, transform } : layer,
   );
 }
 
@@ -238,3 +216,39 @@ export const textsOf = (piece: Piece, field: Field): Lettering[] =>
   piece.layers.filter(
     (layer): layer is Lettering => layer.type === 'lettering' && field.of.includes(layer.id),
   );
+
+/** Where an accent is put: about a place of the picture, so much larger than it was made for. */
+export interface AccentPlace {
+  readonly x: number;
+  readonly y: number;
+  readonly scale: number;
+}
+
+/**
+ * Puts an accent into a piece at a frame: an ordinary group, made for the middle of its own picture, of which that lies at a
+ * place here. Answers with the piece and the group.
+ */
+export function insertAccent(
+  piece: Piece,
+  accent: Piece,
+  frame: number,
+  { x, y, scale }: AccentPlace,
+  newId: () => string,
+): { readonly piece: Piece; readonly group: string } {
+  const put = insertLayout(piece, accent, frame, newId);
+  const there = new Set(piece.groups.map((group) => group.id));
+  const made = put.groups.filter((group) => !there.has(group.id));
+  const { id } = made.find((group) => !made.some((other) => other.id === group.group))!;
+  const [cx, cy] = [piece.size.width / 2, piece.size.height / 2];
+  const placed = setPlace(put, id, 0, {
+    pivotX: cx,
+    pivotY: cy,
+    x: x - cx,
+    y: y - cy,
+    scaleX: scale,
+    scaleY: scale,
+  });
+  // The piece's own length, hold and fields are none of an accent's business.
+  const { length, fields } = piece;
+  return { piece: changed<Piece>(placed, { length, fields, hold: piece.hold }), group: id };
+}

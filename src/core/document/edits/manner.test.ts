@@ -7,10 +7,12 @@ import { arrivalFrame } from '../cued';
 import { mannerOf, OWN_MANNERS, type MannerParts } from '../manner-schema';
 import { readPiece } from '../read';
 import { strokeById, type Piece, type Stroke } from '../schema';
+import { settlePiece } from '../settle-piece';
 import { windowAt } from '../window-at';
-import { changeKey, moveKeys, setKey } from './keys';
+import { groupLayers, setLine } from './groups';
+import { changeKey, moveKeys, retimeKeys, setKey } from './keys';
 import { addLayers, updateStrokes } from './layers';
-import { applyManner, reapplyManner, setByHand } from './manner';
+import { applyManner, changeManner, mannerNow, reapplyManner, setByHand } from './manner';
 
 const line: Path = { closed: false, points: [corner(0, 0), corner(400, 0)] };
 const ring = ellipseShape({ x: 0, y: 0 }, { x: 300, y: 200 });
@@ -121,7 +123,7 @@ test('a manner given anew changes only what it says otherwise, and keeps what wa
   p = setKey(p, 'a', 'head', 22, 0.4);
   p = moveKeys(p, [{ stroke: 'a', part: 'head', index: 2 }], 6);
   p = changeKey(p, [{ stroke: 'a', part: 'tail', index: 0 }], { easing: LINEAR });
-  expect(setByHand(of(p))).toBe(true);
+  expect(setByHand(of(p), false)).toBe(true);
   const spring = { type: 'spring', mass: 1, stiffness: 120, damping: 14 } as const;
   const again = of(reapplyManner(p, ['a'], { ...first, easing: spring, offFrames: 14 }, 'Mine'));
   const head = keysOf(again.window.head);
@@ -146,11 +148,56 @@ test('giving the same manner twice changes nothing, whichever it is and wherever
     const once = applyManner(piece, ['a', 'ring'], { ...manner, onAt: 17 }, name);
     const twice = reapplyManner(once, ['a', 'ring'], manner, name);
     expect(twice).toEqual(once);
-    expect(setByHand(of(once))).toBe(false);
+    expect(setByHand(of(once), false)).toBe(false);
     // A manner that comes another way takes its place at the same start.
     const other = of(reapplyManner(once, ['a'], { kind: 'on', from: 'end' }));
     expect(valueAt(other.window.tail, 17)).toBe(1);
   }
   const bare = updateStrokes(piece, ['a'], (stroke) => stroke);
   expect(of(reapplyManner(bare, ['a'], { kind: 'on' })).manner?.name).toBe('own manner');
+});
+
+test('numbers of a manner are what they are now: after a retime, and typed back to what they were', () => {
+  const first = applyManner(
+    piece,
+    ['a', 'ring'],
+    { kind: 'both', onFrames: 20, offFrames: 10, hold: 30, onAt: 10 },
+    'Mine',
+  );
+  const keys = (['head', 'tail'] as const).flatMap((part) =>
+    keysOf(of(first).window[part]).map((_, index) => ({ stroke: 'a', part, index })),
+  );
+  const slower = retimeKeys(first, keys, (frame) => 10 + (frame - 10) * 2);
+  expect(mannerNow(of(slower), false)).toMatchObject({ onFrames: 40, offFrames: 20, hold: 60 });
+  // Another easing leaves the times that each of them has.
+  const eased = changeManner(slower, ['a', 'ring'], { easing: LINEAR }, 'Mine');
+  expect(mannerNow(of(eased), false)).toMatchObject({ onFrames: 40, offFrames: 20, hold: 60 });
+  expect(mannerNow(of(eased, 'ring'), true)).toMatchObject({ onFrames: 20, offFrames: 10, hold: 30 });
+  expect(of(eased).manner).toEqual(of(eased, 'ring').manner);
+  // The number that the manner says already is taken all the same.
+  const back = changeManner(eased, ['a', 'ring'], { onFrames: 20 }, 'Mine');
+  expect(mannerNow(of(back), false)).toMatchObject({ onFrames: 20, offFrames: 20 });
+});
+
+test('strokes timed as one keep what was set by hand in their line when its manner is given anew', () => {
+  const group = groupLayers(piece, ['a', 'ring'], { id: 'g', name: 'G' });
+  for (const how of ['together', 'after'] as const) {
+    const lined = reapplyManner(setLine(group, 'g', how), ['g'], { kind: 'on', onFrames: 30 }, 'Mine');
+    const line = (p: Piece) => p.groups[0]!.line!;
+    const byHand = settlePiece(
+      lined,
+      setKey(moveKeys(lined, [{ stroke: 'g', part: 'head', index: 1 }], 8), 'g', 'head', 12, 0.3),
+    );
+    expect(setByHand(line(byHand), false)).toBe(true);
+    const spring = { type: 'spring', mass: 1, stiffness: 120, damping: 14 } as const;
+    const again = settlePiece(
+      byHand,
+      reapplyManner(byHand, ['g'], { kind: 'on', onFrames: 30, easing: spring }, 'Mine'),
+    );
+    const head = keysOf(line(again).window.head);
+    expect(head.map((key) => key.frame)).toEqual(keysOf(line(byHand).window.head).map((key) => key.frame));
+    expect(head[1]!.value).toBe(0.3);
+    expect(head[0]!.easing).toEqual(spring);
+    expect(readPiece(again).ok).toBe(true);
+  }
 });

@@ -1,116 +1,21 @@
-import { HOLD, keysOf, type Animated, type Easing, type Key } from '../../timing';
-import { changed, sameValue } from '../changed';
-import { mannerOf, type Manner, type MannerParts } from '../manner-schema';
-import type { Piece, Stroke } from '../schema';
+import { keysOf, type Animated, type Key } from '../../timing';
+import { sameValue } from '../changed';
+import { mannerOf, type GivenManner, type Manner, type MannerParts } from '../manner-schema';
+import type { Piece } from '../schema';
 import type { WindowKeys } from '../window-schema';
-import { keyedSpan } from './keys';
 import { updateStrokes } from './layers';
-
-/** When a manner begins to write on and off, in frames. */
-export interface MannerTimes {
-  readonly onAt: number;
-  readonly offAt: number;
-}
-
-type Move = { head: [number, number]; tail: [number, number] };
-
-/** Head and tail before and after the ink comes. */
-function coming({ from, origin }: Manner, closed: boolean): Move {
-  // A closed path has no ends: ink grows both ways round from a place that slide puts anywhere.
-  const o = from === 'middle' || from === 'ends' || closed ? 0.5 : origin;
-  if (from === 'start') return { head: [0, 1], tail: [0, 0] };
-  if (from === 'end') return { head: [1, 1], tail: [1, 0] };
-  if (from === 'ends') return { head: [1, o], tail: [0, o] };
-  return { head: [o, 1], tail: [o, 0] };
-}
-
-/** And before and after it leaves: onward in the direction it came, closing on its origin, or back. */
-function leaving(manner: Manner, closed: boolean): Move {
-  const back = manner.leaves === 'back';
-  if (manner.from === 'start') return back ? { head: [1, 0], tail: [0, 0] } : { head: [1, 1], tail: [0, 1] };
-  if (manner.from === 'end') return back ? { head: [1, 1], tail: [0, 1] } : { head: [1, 0], tail: [0, 0] };
-  const { head, tail } = coming(manner, closed);
-  return { head: [head[1], head[0]], tail: [tail[1], tail[0]] };
-}
-
-/** What a key of a manner is for: the start or the end of coming or of leaving. */
-type Role = 'onFrom' | 'onTo' | 'offFrom' | 'offTo';
-type MannerKey = Key & { readonly role: Role };
-
-/** The keys of one end, or the value it keeps where it does not move. */
-function written(
-  manner: Manner,
-  closed: boolean,
-  part: 'head' | 'tail',
-  times: MannerTimes,
-): MannerKey[] | number {
-  if (manner.kind === 'pass') {
-    if (part === 'tail') return 0;
-    const way = manner.from === 'end' ? ([1, 0] as const) : ([0, 1] as const);
-    return [
-      { frame: times.onAt, value: way[0], easing: manner.easing, role: 'onFrom' },
-      { frame: times.onAt + manner.onFrames, value: way[1], easing: HOLD, role: 'onTo' },
-    ];
-  }
-  const keys: MannerKey[] = [];
-  const move = (
-    [from, to]: [number, number],
-    at: number,
-    frames: number,
-    easing: Easing,
-    roles: [Role, Role],
-  ): void => {
-    if (from === to) return;
-    // A move that starts where the one before still runs takes over from there.
-    while (keys.length > 0 && keys.at(-1)!.frame >= at) keys.pop();
-    keys.push(
-      { frame: at, value: from, easing, role: roles[0] },
-      { frame: at + frames, value: to, easing: HOLD, role: roles[1] },
-    );
-  };
-  const [on, off] = [coming(manner, closed)[part], leaving(manner, closed)[part]];
-  if (manner.kind !== 'off') move(on, times.onAt, manner.onFrames, manner.easing, ['onFrom', 'onTo']);
-  if (manner.kind !== 'on') move(off, times.offAt, manner.offFrames, manner.offEasing, ['offFrom', 'offTo']);
-  if (keys.length > 0) return keys;
-  return manner.kind === 'off' ? off[0] : on[1];
-}
-
-const plain = ({ frame, value, easing }: MannerKey): Key => ({ frame, value, easing });
-const animated = (keys: readonly MannerKey[] | number): Animated =>
-  typeof keys === 'number' ? keys : { keys: keys.map(plain) };
-
-/** What of a window a manner decides besides its keys. */
-function rest(manner: Manner, closed: boolean): Omit<WindowKeys, 'head' | 'tail'> {
-  const turned = closed && manner.from === 'point' && manner.kind !== 'pass';
-  const { value, unit } = manner.length;
-  return {
-    slide: turned ? manner.origin - 0.5 : 0,
-    ...(manner.kind === 'pass' && { travel: { length: value, unit } }),
-    ...(manner.kind !== 'pass' && manner.from === 'ends' && { outside: true as const }),
-  };
-}
-
-/** The window that writes a stroke in this manner. */
-export const mannerWindow = (manner: Manner, closed: boolean, times: MannerTimes): WindowKeys => ({
-  head: animated(written(manner, closed, 'head', times)),
-  tail: animated(written(manner, closed, 'tail', times)),
-  ...rest(manner, closed),
-});
-
-/** When a manner begins on a stroke: where the stroke begins now, else with the piece; off so that the hold is kept. */
-export function mannerTimes(manner: Manner, now: Pick<Stroke, 'window'>, length: number): MannerTimes {
-  const onAt = manner.kind === 'off' ? 0 : (keyedSpan(now)?.first ?? 0);
-  const on = manner.kind === 'off' ? 0 : manner.onFrames;
-  const last = Math.max(0, length - 1 - manner.offFrames);
-  return { onAt, offAt: manner.hold === null ? Math.max(last, onAt + on) : onAt + on + manner.hold };
-}
-
-const given = (stroke: Stroke, name: string, manner: Manner, window: WindowKeys): Stroke =>
-  changed<Stroke>(stroke, {
-    window,
-    manner: { name, way: manner },
-    ...(manner.pace && { pace: manner.pace }),
-  });
+import {
+  type MannerTimes,
+  type Role,
+  type MannerKey,
+  written,
+  plain,
+  rest,
+  mannerWindow,
+  mannerTimes,
+  given,
+  type Mannered,
+} from './manner-window';
 
 /**
  * Gives strokes a manner; their own head, tail and slide are replaced, their start is kept.
@@ -148,26 +53,51 @@ function toldApart(now: readonly Key[], gave: readonly MannerKey[]): { own: Map<
   return { own, byHand };
 }
 
-/** A stroke in another manner than the one it was given: what the two have alike stays as it is now. */
-function rewritten(stroke: Stroke, name: string, next: Manner, length: number): Stroke {
-  const before = stroke.manner!.way;
-  const { closed } = stroke.path;
-  const reference = { onAt: 0, offAt: before.onFrames + (before.hold ?? 1) + 1 };
+/** The frames of the keys that a manner gave, as they are now; null for a key that is not there any more. */
+function framesNow({ window }: Mannered, way: Manner, closed: boolean) {
+  const reference = { onAt: 0, offAt: way.onFrames + (way.hold ?? 1) + 1 };
   const parts = (['head', 'tail'] as const).map((part) => {
-    const gave = written(before, closed, part, reference);
-    return toldApart(keysOf(stroke.window[part]), typeof gave === 'number' ? [] : gave);
+    const gave = written(way, closed, part, reference);
+    return toldApart(keysOf(window[part]), typeof gave === 'number' ? [] : gave);
   });
   const frameOf = (role: Role): number | null => {
     const found = parts.flatMap(({ own }) => own.get(role)?.frame ?? []);
     return found.length > 0 ? Math.min(...found) : null;
   };
-  const fresh = mannerTimes(next, stroke, length);
-  const [onFrom, onTo, offFrom, offTo] = (['onFrom', 'onTo', 'offFrom', 'offTo'] as const).map(frameOf) as [
-    number | null,
-    number | null,
-    number | null,
-    number | null,
-  ];
+  return {
+    parts,
+    onFrom: frameOf('onFrom'),
+    onTo: frameOf('onTo'),
+    offFrom: frameOf('offFrom'),
+    offTo: frameOf('offTo'),
+  };
+}
+
+/** The manner something was given, with the lengths of time that it has now, however they came about. */
+export function mannerNow(of: Mannered, closed: boolean): Manner | null {
+  if (!of.manner) return null;
+  const { way } = of.manner;
+  const { onFrom, onTo, offFrom, offTo } = framesNow(of, way, closed);
+  const between = (from: number | null, to: number | null, otherwise: number): number =>
+    from === null || to === null ? otherwise : Math.max(1, Math.round(to - from));
+  return {
+    ...way,
+    onFrames: between(onFrom, onTo, way.onFrames),
+    offFrames: between(offFrom, offTo, way.offFrames),
+    hold:
+      way.hold === null || onTo === null || offFrom === null
+        ? way.hold
+        : Math.max(0, Math.round(offFrom - onTo)),
+  };
+}
+
+/**
+ * The window of something in another manner: what the two have alike stays as it is now.
+ * @param before the manner its window is in now.
+ */
+function rewritten(of: Mannered, before: Manner, next: Manner, closed: boolean, length: number): WindowKeys {
+  const { parts, onFrom, onTo, offFrom, offTo } = framesNow(of, before, closed);
+  const fresh = mannerTimes(next, of, length);
   const kept = (from: number | null, to: number | null, key: 'onFrames' | 'offFrames'): number =>
     next[key] === before[key] && from !== null && to !== null ? Math.max(1, to - from) : next[key];
   const onAt = onFrom ?? fresh.onAt;
@@ -197,43 +127,82 @@ function rewritten(stroke: Stroke, name: string, next: Manner, length: number): 
       keys: [...eased.filter((key) => !taken.has(key.frame)), ...byHand].sort((a, b) => a.frame - b.frame),
     };
   };
-  const { slide, travel } = stroke.window;
-  return given(stroke, name, next, {
+  const { slide, travel } = of.window;
+  return {
     head: end('head', 0),
     tail: end('tail', 1),
     ...rest(next, closed),
     ...(slide !== rest(before, closed).slide && { slide }),
     ...(travel && next.kind === 'pass' && sameValue(next.length, before.length) && { travel }),
-  });
+  };
+}
+
+/** Changes how strokes, and lines of groups, are written; by their ids. */
+function updateMannered(
+  piece: Piece,
+  ids: readonly string[],
+  change: <M extends Mannered>(of: M, closed: boolean) => M,
+): Piece {
+  const strokes = updateStrokes(piece, ids, (stroke) => change(stroke, stroke.path.closed));
+  return {
+    ...strokes,
+    groups: strokes.groups.map((group) =>
+      group.line && ids.includes(group.id) ? { ...group, line: change(group.line, false) } : group,
+    ),
+  };
 }
 
 /**
- * Gives strokes a manner anew, or another one, without losing what was set by hand: keys that the manner did not give
- * stay, and so do starts, lengths of time and easings that the manner does not change. Strokes without one are given it.
+ * Gives strokes, or lines of groups, a manner anew, or another one, without losing what was set by hand: keys that the manner
+ * did not give stay, and so do starts, lengths of time and easings that the manner does not change. Those without one are
+ * given it.
  */
-export const reapplyManner = (
+export function reapplyManner(
   piece: Piece,
   ids: readonly string[],
   parts: MannerParts,
   name = 'own manner',
-): Piece => {
+): Piece {
   const manner = mannerOf(parts);
-  return ids.reduce((result, id) => {
-    const stroke = result.layers.find((layer) => layer.id === id);
-    if (stroke?.type !== 'stroke') return result;
-    return stroke.manner
-      ? updateStrokes(result, [id], (s) => rewritten(s, name, manner, piece.length))
-      : applyManner(result, [id], manner, name);
-  }, piece);
-};
+  return updateMannered(piece, ids, (of, closed) =>
+    of.manner
+      ? given(of, name, manner, rewritten(of, of.manner.way, manner, closed, piece.length))
+      : given(of, name, manner, mannerWindow(manner, closed, mannerTimes(manner, of, piece.length))),
+  );
+}
 
-/** Whether a stroke's keys are no longer those that its manner gave. */
-export function setByHand(stroke: Stroke): boolean {
-  if (!stroke.manner) return false;
-  const { way } = stroke.manner;
-  const gave = mannerWindow(way, stroke.path.closed, { onAt: 0, offAt: way.onFrames + (way.hold ?? 1) });
+/**
+ * Changes parts of the manner that strokes or lines were given. A length of time that is named is what all of them have then,
+ * whatever they had; those that are not named stay as they are in each.
+ */
+export const changeManner = (
+  piece: Piece,
+  ids: readonly string[],
+  part: Partial<Manner>,
+  name: string,
+): Piece =>
+  updateMannered(piece, ids, (of, closed) => {
+    const now = mannerNow(of, closed);
+    if (!now || !of.manner) return of;
+    const window = rewritten(of, now, { ...now, ...part }, closed, piece.length);
+    return given(of, name, { ...of.manner.way, ...part }, window);
+  });
+
+/** Strokes or lines that say no more in which manner they were written; their keys stay. */
+export const withoutManner = (piece: Piece, ids: readonly string[]): Piece =>
+  updateMannered(piece, ids, (of) => {
+    const plain = { ...of };
+    delete (plain as { manner?: GivenManner }).manner;
+    return plain;
+  });
+
+/** Whether keys are no longer those that their manner gave. */
+export function setByHand(of: Mannered, closed: boolean): boolean {
+  if (!of.manner) return false;
+  const { way } = of.manner;
+  const gave = mannerWindow(way, closed, { onAt: 0, offAt: way.onFrames + (way.hold ?? 1) });
   return (['head', 'tail'] as const).some((part) => {
-    const [now, was] = [keysOf(stroke.window[part]), keysOf(gave[part])];
+    const [now, was] = [keysOf(of.window[part]), keysOf(gave[part])];
     return (
       now.length !== was.length ||
       now.some((key, i) => key.value !== was[i]!.value || !sameValue(key.easing, was[i]!.easing))

@@ -1,3 +1,4 @@
+import { cutName } from '../names';
 import { keyedSpan, shiftStrokes } from './keys';
 import { strokesOf, type Piece, type Stroke } from '../schema';
 
@@ -39,7 +40,7 @@ export function renameStrokes(piece: Piece, ids: readonly string[], pattern: str
       const name = /#/.test(pattern)
         ? pattern.replace(/#+/g, (marks) => String(number).padStart(marks.length, '0'))
         : `${pattern} ${number}`;
-      return { ...layer, name: name.trim().slice(0, 120) || layer.name };
+      return { ...layer, name: cutName(name, undefined, layer.name) };
     }),
   };
 }

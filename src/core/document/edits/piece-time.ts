@@ -1,7 +1,9 @@
+import { kindOf } from '../kinds';
+import { LIMITS } from '../limits';
 import { framesPerSecond, keysOf, mapValues, type Animated, type Rate } from '../../timing';
 import { changed, sameValue } from '../changed';
 import { keyedParts, mapKeyed, partOf, withAllRetimed, type Keyed, type KeyValue } from '../keyed-parts';
-import { LIMITS, type Marker, type Piece } from '../schema';
+import { type Marker, type Piece } from '../schema';
 import { longestDelay } from '../text-parts';
 import type { Travel } from '../window-schema';
 import { allKeyed, spanOfKeys, updateKeyed } from './keys';
@@ -45,11 +47,7 @@ function retimed(piece: Piece, at: (frame: number) => number, factor: number): P
   const ids = allKeyed(piece).map(({ id }) => id);
   const moved = updateKeyed(piece, ids, (keyed) => timed(keyed, at, factor));
   return changed<Piece>(moved, {
-    layers: moved.layers.map((layer) => {
-      if (layer.type === 'stroke' && layer.cue)
-        return { ...layer, cue: { ...layer.cue, offset: Math.round(layer.cue.offset * factor) } };
-      return layer.type === 'piece' ? { ...layer, start: at(layer.start) } : layer;
-    }),
+    layers: moved.layers.map((layer) => kindOf(layer).retimed(layer, at, factor)),
     markers: markers.filter((marker, i) => i === markers.length - 1 || marker.frame < markers[i + 1]!.frame),
     ...(piece.workRange && { workRange: range(piece.workRange) }),
     ...(piece.hold && { hold: range(piece.hold) }),

@@ -1,3 +1,4 @@
+import type { Blend } from '../../draw';
 import {
   applyMatrix,
   commandsBounds,
@@ -9,18 +10,12 @@ import {
   type Matrix,
 } from '../../geometry';
 import { boxOf } from '../box-of';
-import { carriedCycle } from '../carried-cycle';
 import { changed } from '../changed';
 import { membersOf } from '../grouped';
 import type { Mask } from '../mask-schema';
 import type { Pin } from '../pin-schema';
-import {
-  placementAbout,
-  placementMatrix,
-  type Blend,
-  type Placement,
-  type PlacementPart,
-} from '../placement-schema';
+import { placementAbout, placementMatrix, type Placement, type PlacementPart } from '../placement-schema';
+import type { Rider } from '../rider-schema';
 import { partWithId, type Part, type Piece } from '../schema';
 import { carrierAt, worldOf } from '../world';
 import { withValueAt } from './ink';
@@ -116,13 +111,20 @@ export function movePivot(piece: Piece, id: string, frame: number, to: { x: numb
 export const unplaced = (piece: Piece, ids: readonly string[]): Piece =>
   updateParts(piece, ids, <P extends Part>(part: P) => changed<P>(part, { place: undefined } as Partial<P>));
 
-/** Why something can't be carried along by another, in words; null where it can. */
-export function parentFault(piece: Piece, id: string, to: string): string | null {
-  if (id === to) return 'Nothing carries itself along.';
-  const made = setParent(piece, id, to, 0);
-  return carriedCycle(made.layers, made.groups) === null
-    ? null
-    : 'That one is carried along by this one already, itself or through others.';
+/** Whether a layer, group or pin can carry another layer or group: not where that one carries it already, itself or through others. */
+export function canCarry(piece: Piece, to: string, id: string): boolean {
+  const seen = new Set<string>();
+  const ways = [to];
+  for (let at = ways.pop(); at !== undefined; at = ways.pop()) {
+    if (at === id) return false;
+    if (seen.has(at)) continue;
+    seen.add(at);
+    const part = partWithId(piece, at);
+    const between = part && 'type' in part && part.type === 'stroke' ? part.between : undefined;
+    const by = [part?.group, part?.place?.parent?.to, part?.place?.rider?.on, between?.from, between?.to];
+    ways.push(...by.filter((one) => one !== undefined));
+  }
+  return true;
 }
 
 /** Lets a layer or group be carried along by another or by a pin from how both stand at a frame; null lets it go, where it is. */
@@ -161,3 +163,7 @@ export const removePin = (piece: Piece, id: string): Piece => ({
   ...piece,
   pins: piece.pins.filter((pin) => pin.id !== id),
 });
+
+/** Lets a layer or group ride on a stroke by its pivot; null lets it go. */
+export const setRider = (piece: Piece, id: string, rider: Rider | null): Piece =>
+  withPlacement(piece, id, 0, (place) => changed<Placement>(place, { rider: rider ?? undefined }));

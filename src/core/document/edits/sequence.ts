@@ -2,6 +2,7 @@ import { measurePath } from '../../geometry';
 import { framesPerSecond, landingEasing, LINEAR, type Key } from '../../timing';
 import { strokesOf, type Piece } from '../schema';
 import { updateStrokes } from './layers';
+import { onSpan, withOnSpan } from './on-span';
 
 /** A stroke however short takes this many frames. */
 const LEAST_FRAMES = 3;
@@ -58,4 +59,20 @@ export function writeAsWritten(piece: Piece, ids: readonly string[], from: numbe
         pace: { kind: 'written' },
       }));
     }, piece);
+}
+
+/** What strokes are written in sped up so that the last of it is written at a frame; where it begins stays. */
+export function writtenWithin(piece: Piece, ids: readonly string[], last: number): Piece {
+  const spans = strokesOf(piece)
+    .filter((stroke) => ids.includes(stroke.id))
+    .flatMap((stroke) => onSpan(stroke) ?? []);
+  const from = Math.min(...spans.map((span) => span.from));
+  const to = Math.max(...spans.map((span) => span.to));
+  if (!(to > last) || last <= from) return piece;
+  const k = (last - from) / (to - from);
+  const moved = (frame: number): number => from + (frame - from) * k;
+  return updateStrokes(piece, ids, (stroke) => {
+    const span = onSpan(stroke);
+    return span ? withOnSpan(stroke, { from: moved(span.from), to: moved(span.to) }) : stroke;
+  });
 }

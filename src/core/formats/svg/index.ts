@@ -1,3 +1,3 @@
 export * from './read-svg';
 export * from './strokes-from-shapes';
-export { SvgError } from './xml';
+export { SvgError } from './fault';

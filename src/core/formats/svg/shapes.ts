@@ -39,11 +39,15 @@ function rectangle(x: number, y: number, w: number, h: number, rx: number, ry: n
   ];
 }
 
-/** The outline of a basic shape or path; null for elements that are none. `fault` says that path data broke off. */
+/**
+ * The outline of a basic shape or path; null for elements that are none. `fault` says that path data broke off.
+ * @param most commands that are read of path data.
+ */
 export function outlineOf(
   name: string,
   a: Declarations,
   view: Viewport,
+  most: number,
 ): { commands: PathCommand[]; fault: boolean } | null {
   const across = (key: string): number => lengthOf(a[key], view.width) ?? 0;
   const down = (key: string): number => lengthOf(a[key], view.height) ?? 0;
@@ -51,7 +55,7 @@ export function outlineOf(
   const plain = (commands: PathCommand[]) => ({ commands, fault: false });
   switch (name) {
     case 'path': {
-      const { commands, faultAt } = readPathData(cssPath(a.d) ?? '');
+      const { commands, faultAt } = readPathData(cssPath(a.d) ?? '', most);
       return { commands, fault: faultAt !== null };
     }
     case 'rect': {
@@ -93,5 +97,8 @@ export function outlineOf(
 }
 
 /** `d` as an attribute, or as the CSS property path("…"). */
-const cssPath = (d: string | undefined): string | undefined =>
-  /^path\(\s*["'](.*)["']\s*\)$/s.exec(d ?? '')?.[1] ?? d;
+function cssPath(d: string | undefined): string | undefined {
+  if (!d?.startsWith('path(')) return d;
+  const inner = d.trimEnd().replace(/\)$/, '').slice(5).trim();
+  return /^["']/.test(inner) && inner.length > 1 ? inner.slice(1, -1) : d;
+}

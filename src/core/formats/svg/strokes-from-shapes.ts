@@ -1,4 +1,4 @@
-import type { ArtShape, Ink } from '../../document';
+import { colourOfPaint, type ArtShape, type Ink } from '../../document';
 import {
   compose,
   meanScale,
@@ -25,7 +25,7 @@ export function strokesFromShapes(
       path: transformPath(path, m),
       ink: {
         width: line.width * meanScale(m),
-        colour: line.colour,
+        colour: colourOfPaint(line.colour),
         opacity: line.opacity,
         cap: line.cap,
         join: line.join,

@@ -1,124 +1,176 @@
-import { generate, parse, walk, type CssNode } from 'css-tree';
-import type { Element } from './xml';
+import { compile, type Options } from 'css-select';
+import { parse as parseSelector, type Selector } from 'css-what';
+import { generate, parse, walk, type CssNode, type Rule as CssRule } from 'css-tree';
+import { SvgError } from './fault';
+import { isValid } from './properties';
+import { SVG_LIMITS, type Element } from './xml';
 
 /** Properties of an element as CSS sets them, without inheritance. */
 export type Declarations = Record<string, string>;
 
-type Part = { type: string; name: string };
-interface Compound {
-  /** How this part stands to the one before it: inside it somewhere, or right inside it. */
-  readonly combinator: ' ' | '>' | null;
-  readonly parts: readonly Part[];
+interface Declaration {
+  readonly property: string;
+  readonly value: string;
+  readonly important: boolean;
 }
 interface Rule {
-  readonly selector: readonly Compound[];
+  readonly matches: (element: Element) => boolean;
+  /** Type, class or id that its last part asks for most strictly, by which few elements are compared with it. */
+  readonly bucket: string;
   readonly specificity: number;
   readonly order: number;
-  readonly declarations: readonly { property: string; value: string; important: boolean }[];
+  readonly declarations: readonly Declaration[];
 }
 
-export interface StyleSheet {
-  readonly rules: readonly Rule[];
-  /** Selectors and at-rules that were not understood. */
-  readonly leftOut: readonly string[];
-}
+/** How css-select walks elements of ours. */
+const OPTIONS: Options<Element, Element> = {
+  xmlMode: true,
+  adapter: {
+    isTag: (node): node is Element => node !== null,
+    getChildren: (node) => [...node.children],
+    getParent: (node) => node.parent,
+    getSiblings: (node) => (node.parent ? [...node.parent.children] : [node]),
+    getName: (node) => node.name,
+    getAttributeValue: (node, name) => node.attributes[name],
+    hasAttrib: (node, name) => Object.hasOwn(node.attributes, name),
+    getText: (node) => node.text,
+    existsOne: (test, nodes) => nodes.some(test),
+    findAll: (test, nodes) => nodes.filter(test),
+    findOne: (test, nodes) => nodes.find(test) ?? null,
+    removeSubsets: (nodes) => nodes,
+  },
+};
 
-const WEIGHT: Record<string, number> = { IdSelector: 1e6, ClassSelector: 1e3, TypeSelector: 1 };
+/** What is true of nothing in a picture that stands still: such rules are never applied, and nothing is left out. */
+const NEVER = new Set([
+  ...['hover', 'active', 'focus', 'focus-visible', 'focus-within', 'visited', 'target', 'checked'],
+]);
 
-function declarationsOf(block: CssNode): { property: string; value: string; important: boolean }[] {
-  const out: { property: string; value: string; important: boolean }[] = [];
+function declarationsOf(block: CssNode): Declaration[] {
+  const out: Declaration[] = [];
   walk(block, {
     visit: 'Declaration',
     enter(node) {
-      out.push({
-        property: node.property.toLowerCase(),
-        value: generate(node.value).trim(),
-        important: node.important !== false,
-      });
+      const property = node.property.startsWith('--') ? node.property : node.property.toLowerCase();
+      const value = generate(node.value).trim();
+      // What is not valid is as if it were not there: what is weaker counts.
+      if (isValid(property, value)) out.push({ property, value, important: node.important !== false });
     },
   });
   return out;
 }
 
-function compounds(selector: CssNode): Compound[] | null {
-  if (selector.type !== 'Selector') return null;
-  const out: { combinator: ' ' | '>' | null; parts: Part[] }[] = [{ combinator: null, parts: [] }];
-  for (const node of selector.children) {
-    if (node.type === 'Combinator') {
-      if (node.name !== ' ' && node.name !== '>') return null;
-      out.push({ combinator: node.name, parts: [] });
-    } else if (node.type === 'TypeSelector' || node.type === 'ClassSelector' || node.type === 'IdSelector') {
-      out.at(-1)!.parts.push({ type: node.type, name: node.name });
-    } else return null;
-  }
-  return out;
+/** Specificity of Selectors 4, 16, as one number: ids, then classes, attributes and pseudo-classes, then types. */
+function weightOf(selector: readonly Selector[]): number {
+  return selector.reduce((sum, token) => {
+    if (token.type === 'tag') return sum + 1;
+    if (token.type === 'attribute')
+      return sum + (token.name === 'id' && token.action === 'equals' ? 1e6 : 1e3);
+    if (token.type !== 'pseudo') return sum;
+    if (!Array.isArray(token.data)) return sum + 1e3;
+    return token.name === 'where' ? sum : sum + Math.max(...token.data.map(weightOf));
+  }, 0);
 }
 
-/** Reads a simple style sheet: selectors of types, classes and ids with descendants and children. */
-export function readStyles(text: string): StyleSheet {
-  const rules: Rule[] = [];
-  const leftOut: string[] = [];
-  const sheet = parse(text, { onParseError: () => undefined, parseCustomProperty: false });
-  if (sheet.type !== 'StyleSheet') return { rules, leftOut };
-  let order = 0;
-  for (const node of sheet.children) {
-    if (node.type === 'Atrule') leftOut.push(`@${node.name}`);
-    if (node.type !== 'Rule' || node.prelude.type !== 'SelectorList') continue;
-    const declarations = declarationsOf(node.block);
-    for (const selector of node.prelude.children) {
-      const read = compounds(selector);
-      if (!read) {
-        leftOut.push(generate(selector));
-        continue;
-      }
-      const specificity = read
-        .flatMap((c) => c.parts)
-        .reduce((sum, p) => sum + (p.name === '*' ? 0 : WEIGHT[p.type]!), 0);
-      rules.push({ selector: read, specificity, order: order++, declarations });
+const COMBINATORS = new Set(['descendant', 'child', 'adjacent', 'sibling', 'parent']);
+
+function bucketOf(selector: readonly Selector[]): string {
+  const from = selector.findLastIndex((token) => COMBINATORS.has(token.type)) + 1;
+  const last = selector.slice(from);
+  for (const [name, action] of [
+    ['id', 'equals'],
+    ['class', 'element'],
+  ] as const) {
+    const found = last.find((t) => t.type === 'attribute' && t.name === name && t.action === action);
+    if (found?.type === 'attribute') return `${name} ${found.value}`;
+  }
+  const tag = last.find((token) => token.type === 'tag');
+  return tag?.type === 'tag' ? `type ${tag.name}` : 'any';
+}
+
+function rulesOf(node: CssRule, order: number, leftOut: Set<string>): Rule[] {
+  if (node.prelude.type !== 'SelectorList') return [];
+  const declarations = declarationsOf(node.block);
+  return [...node.prelude.children].flatMap((child): Rule[] => {
+    const text = generate(child);
+    try {
+      const [selector] = parseSelector(text);
+      if (!selector || selector.some((t) => t.type === 'pseudo' && NEVER.has(t.name))) return [];
+      const matches = compile<Element, Element>(text, OPTIONS);
+      return [{ matches, bucket: bucketOf(selector), specificity: weightOf(selector), order, declarations }];
+    } catch {
+      leftOut.add(`the style rule ${text.slice(0, 40)}`);
+      return [];
     }
-  }
-  return { rules, leftOut };
-}
-
-const matchesCompound = (element: Element, { parts }: Compound): boolean =>
-  parts.every(({ type, name }) => {
-    if (type === 'TypeSelector') return name === '*' || name === element.name;
-    if (type === 'IdSelector') return element.attributes.id === name;
-    return (element.attributes.class ?? '').split(/\s+/).includes(name);
   });
-
-/** @param above the element's ancestors, outermost first. */
-function matches(element: Element, above: readonly Element[], selector: readonly Compound[]): boolean {
-  const last = selector.length - 1;
-  if (!matchesCompound(element, selector[last]!)) return false;
-  if (last === 0) return true;
-  const rest = selector.slice(0, -1);
-  if (selector[last]!.combinator === '>') {
-    const parent = above.at(-1);
-    return parent !== undefined && matches(parent, above.slice(0, -1), rest);
-  }
-  return above.some((ancestor, i) => matches(ancestor, above.slice(0, i), rest));
 }
 
-/** What style sheets and the element's own attributes say, weighed as the CSS cascade does. */
-export function cascade(
-  element: Element,
-  above: readonly Element[],
-  sheets: readonly StyleSheet[],
-): Declarations {
-  const out: Declarations = { ...element.attributes };
-  const important: Declarations = {};
-  const applying = sheets
-    .flatMap((sheet, index) => sheet.rules.map((rule) => ({ rule, index })))
-    .filter(({ rule }) => matches(element, above, rule.selector))
-    .sort(
-      (a, b) => a.rule.specificity - b.rule.specificity || a.index - b.index || a.rule.order - b.rule.order,
-    );
-  const take = (all: readonly { property: string; value: string; important: boolean }[]): void => {
-    for (const d of all) (d.important ? important : out)[d.property] = d.value;
+/** At-rules that change nothing of a picture that stands still. */
+const HARMLESS = new Set(['charset', 'namespace', 'font-face', 'keyframes', '-webkit-keyframes', 'page']);
+/** Media that a picture on a screen is. */
+const SHOWN = /^\s*(all|screen|only screen)?\s*$/i;
+const NOT_SHOWN = /^\s*(only\s+)?(print|speech)\b/i;
+
+function readSheet(children: Iterable<CssNode>, rules: Rule[], leftOut: Set<string>): void {
+  for (const node of children) {
+    if (node.type === 'Rule') rules.push(...rulesOf(node, rules.length, leftOut));
+    if (node.type !== 'Atrule' || HARMLESS.has(node.name)) continue;
+    const condition = node.prelude ? generate(node.prelude) : '';
+    if (node.name === 'media' && NOT_SHOWN.test(condition)) continue;
+    if (node.name === 'media' && SHOWN.test(condition) && node.block)
+      readSheet(node.block.children, rules, leftOut);
+    else leftOut.add(`the style rule @${node.name} ${condition}`.trim().slice(0, 54));
+  }
+}
+
+/**
+ * The cascade of CSS over some style sheets: what they and an element's own attributes say of it. An element is compared only
+ * with rules that name its type, class or id.
+ * @throws SvgError where a file makes so many comparisons that it would take minutes.
+ */
+export function cascadeOf(
+  sheets: readonly string[],
+  leftOut: Set<string>,
+): (element: Element) => Declarations {
+  const rules: Rule[] = [];
+  for (const text of sheets) {
+    const sheet = parse(text, { onParseError: () => undefined, parseCustomProperty: false });
+    if (sheet.type === 'StyleSheet') readSheet(sheet.children, rules, leftOut);
+  }
+  const buckets = new Map<string, Rule[]>();
+  for (const rule of rules) {
+    const known = buckets.get(rule.bucket);
+    if (known) known.push(rule);
+    else buckets.set(rule.bucket, [rule]);
+  }
+  let comparisons = 0;
+  const applies = ({ matches }: Rule, element: Element): boolean => {
+    if (++comparisons > SVG_LIMITS.comparisons)
+      throw new SvgError('Its style rules meet too many elements to be read in reasonable time.');
+    return matches(element);
   };
-  for (const { rule } of applying) take(rule.declarations);
-  const own = element.attributes.style;
-  if (own) take(declarationsOf(parse(own, { context: 'declarationList', onParseError: () => undefined })));
-  return { ...out, ...important };
+  const known = new Map<Element, Declarations>();
+  return (element) => {
+    const before = known.get(element);
+    if (before) return before;
+    const classes = new Set((element.attributes.class ?? '').split(/\s+/));
+    const keys = ['any', `type ${element.name}`, `id ${element.attributes.id}`];
+    const applying = [...keys, ...[...classes].map((name) => `class ${name}`)]
+      .flatMap((key) => buckets.get(key) ?? [])
+      .filter((rule) => applies(rule, element))
+      .sort((a, b) => a.specificity - b.specificity || a.order - b.order);
+    const out: Declarations = Object.fromEntries(
+      Object.entries(element.attributes).filter(([property, value]) => isValid(property, value)),
+    );
+    const important: Declarations = {};
+    const take = (all: readonly Declaration[]): void => {
+      for (const d of all) (d.important ? important : out)[d.property] = d.value;
+    };
+    for (const { declarations } of applying) take(declarations);
+    const own = element.attributes.style;
+    if (own) take(declarationsOf(parse(own, { context: 'declarationList', onParseError: () => undefined })));
+    const all = { ...out, ...important };
+    known.set(element, all);
+    return all;
+  };
 }

@@ -10,6 +10,7 @@ import {
 import {
   applyMatrix,
   ellipseShape,
+  IDENTITY,
   measurePath,
   pointAtLength,
   rectangleShape,
@@ -47,7 +48,9 @@ export function maskGrips(state: EditorState): Grips {
   if (!held) return NO_GRIPS;
   const { part, mask, index } = held;
   const frame = Math.round(state.frame);
-  const world = worldNow(part);
+  const inPicture = mask.stands === 'picture';
+  const world = inPicture ? IDENTITY : worldNow(part);
+  const own = (p: Point): Point => (inPicture ? p : toOwn(part, p));
   const now = (value: Animated): number => valueAt(value, frame);
   const [dx, dy] = [now(mask.x), now(mask.y)];
   const shown = (p: Point): Point => applyMatrix(world, { x: p.x + dx, y: p.y + dy });
@@ -68,10 +71,10 @@ export function maskGrips(state: EditorState): Grips {
     shape,
     cursor: 'move',
     take: (from) => {
-      const begun = toOwn(part, from.point);
+      const begun = own(from.point);
       return (to) => {
-        const own = toOwn(part, to.point);
-        const p = { x: at.x + own.x - begun.x, y: at.y + own.y - begun.y };
+        const here = own(to.point);
+        const p = { x: at.x + here.x - begun.x, y: at.y + here.y - begun.y };
         drag(p, to.shift);
         return words(p);
       };

@@ -1,13 +1,15 @@
 import type { Point } from '@/core/geometry';
-import { panBy } from '../view';
+import { panBy, useView, type View } from '../view';
 import type { CanvasTool } from './tool';
 
 /** Moves the view. */
 export function handTool(): CanvasTool {
   let from: Point | null = null;
+  let before: View | null = null;
   return {
     down(input) {
       from = input.screen;
+      before = useView.getState();
     },
     move(input, pressed) {
       if (!pressed || !from) return;
@@ -19,6 +21,7 @@ export function handTool(): CanvasTool {
     },
     cancel() {
       from = null;
+      if (before) useView.setState(before);
     },
     marks: () => ({}),
     cursor: () => (from ? 'grabbing' : 'grab'),

@@ -23,17 +23,7 @@ import {
   type PathPoint,
   type Point,
 } from '@/core/geometry';
-import {
-  beginDrag,
-  cancelDrag,
-  edit,
-  endDrag,
-  newId,
-  select,
-  selectedStrokes,
-  singleStroke,
-  useEditor,
-} from '../../state';
+import { beginDrag, edit, newId, select, selectedStrokes, singleStroke, useEditor } from '../../state';
 import type { Snapped } from '@/core/snap';
 import { placeOn, pointAt, REACH } from '../hit';
 import { snapped, snapTargets } from '../snapping';
@@ -159,7 +149,6 @@ export function penTool(): CanvasTool {
       }
       if (near(openEnd(path, at), input.screen)) {
         // A press on the last point draws nothing; a double one ends the stroke.
-        endDrag();
         if (input.double) finishDrawing();
         return;
       }
@@ -199,14 +188,10 @@ export function penTool(): CanvasTool {
       if (!pulling) return;
       const { closing } = pulling;
       pulling = null;
-      endDrag();
       if (closing) finishDrawing();
     },
     cancel() {
-      if (pulling) {
-        pulling = null;
-        cancelDrag();
-      }
+      pulling = null;
       finishDrawing();
     },
     marks() {

@@ -1,3 +1,5 @@
+// Longer than most files: what a press takes hold of is decided in one order, from the smallest thing under it to the largest,
+// and what is held decides what every later move does.
 import {
   moveHandle,
   movePoints,
@@ -17,11 +19,9 @@ import { layerBounds } from '@/core/scene';
 import { insertPoint, add, distance, subtract, type Path, type Point } from '@/core/geometry';
 import {
   beginDrag,
-  cancelDrag,
   changeable,
   edit,
   editFromBase,
-  endDrag,
   select,
   selectUnderlay,
   singleStroke,
@@ -32,7 +32,7 @@ import { handleAt, placeOn, pointAt, layerAt, REACH, type HandleHit } from '../h
 import { gripsOf, movePlace, placeTarget, type Grip } from '../grips';
 import { snapped, snapTargets } from '../snapping';
 import { standing, toOwn, wayToOwn } from '../standing';
-import { shownHandles } from '../overlay';
+import { shownHandles } from '../overlay-strokes';
 import type { ToolMarks } from './tool-marks';
 import { toScreen, useView } from '../view';
 import { to45, type CanvasTool, type PointerInput } from './tool';
@@ -286,10 +286,7 @@ export function selectTool(): CanvasTool {
         const ids = changeable();
         editFromBase((piece) =>
           // Each by the same way in the picture, however it stands there.
-          ids.reduce((result, id) => {
-            const layer = result.layers.find((one) => one.id === id)!;
-            return moveLayers(result, [id], layer.type === 'piece' ? by : wayToOwn(layer, by));
-          }, piece),
+          moveLayers(piece, ids, (layer) => (layer.type === 'piece' ? by : wayToOwn(layer, by))),
         );
       }
       says = { at: input.point, text: `${whole(by.x)}, ${whole(by.y)} px${found ? ` · ${found.says}` : ''}` };
@@ -300,10 +297,7 @@ export function selectTool(): CanvasTool {
       says = undefined;
       found = null;
       if (!ended) return;
-      if (ended.kind !== 'box') {
-        endDrag();
-        return;
-      }
+      if (ended.kind !== 'box') return;
       const { piece, selection } = state();
       const moved = Math.hypot(ended.to.x - ended.from.x, ended.to.y - ended.from.y) * view().zoom > 3;
       const stroke = singleStroke(state());
@@ -327,7 +321,7 @@ export function selectTool(): CanvasTool {
     cancel() {
       drag = null;
       says = undefined;
-      cancelDrag();
+      found = null;
     },
     marks: () => ({
       ...(drag?.kind === 'box' && { box: { from: drag.from, to: drag.to } }),

@@ -20,12 +20,15 @@ export interface PointerInput {
   readonly time: number;
 }
 
-/** What the pointer does on the canvas. A tool changes the document only through edits. */
+/**
+ * What the pointer does on the canvas. A tool changes the document only through edits; one that moves things begins a drag,
+ * which the stage ends or takes back when the pointer is let go or taken away.
+ */
 export interface CanvasTool {
   down(input: PointerInput): void;
   move(input: PointerInput, pressed: boolean): void;
   up(input: PointerInput): void;
-  /** Escape, or the pointer was taken away: everything under way is put back. */
+  /** The press was taken back: what the tool itself remembers of it is forgotten. */
   cancel(): void;
   /** Another tool is taken up. */
   leave?(): void;

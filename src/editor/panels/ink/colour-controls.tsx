@@ -1,12 +1,11 @@
 'use client';
 import type { Gradient, Ink } from '@/core/document';
 import { markColour } from '@/core/document';
-import { NumberField, pixels, Segmented, percent } from '@/ui';
-import { beginDrag, endDrag, useCalm } from '../../state';
-import { Hint } from '../panel';
+import { NumberField, pixels, Segmented, Hint, Gap } from '@/ui';
+import { PartChoice, PartField, shared } from '../../properties';
+import { useCalm } from '../../state';
 import { GradientBar } from './gradient-bar';
-import { changeInk, shared } from './ink-values';
-import { KeyedColour, KeyedNumber } from './keyed';
+import { changeInk } from './ink-values';
 
 type Kind = 'solid' | 'along' | 'picture';
 
@@ -47,7 +46,7 @@ function Places({ inks }: { inks: readonly Ink[] }) {
           <NumberField
             key={end + axis}
             label={`${end === 'from' ? 'From' : 'To'} ${axis}`}
-            value={shared(having, (ink) => ink.gradient![end][axis])}
+            value={shared(having.map((ink) => ink.gradient![end][axis]))}
             min={-1e5}
             max={1e5}
             step={5}
@@ -60,8 +59,6 @@ function Places({ inks }: { inks: readonly Ink[] }) {
                 `gradient ${end}`,
               )
             }
-            onBegin={beginDrag}
-            onEnd={endDrag}
             {...pixels}
           />
         )),
@@ -73,11 +70,8 @@ function Places({ inks }: { inks: readonly Ink[] }) {
 /** One colour, colours along the stroke, or across the picture. */
 export function ColourControls({ inks }: { inks: readonly Ink[] }) {
   const size = useCalm((s) => s.piece.size);
-  const kind = shared(inks, kindOf);
-  const gradient = shared(
-    inks.filter((ink) => ink.gradient),
-    (ink) => ink.gradient!,
-  );
+  const kind = shared(inks.map(kindOf));
+  const gradient = shared(inks.flatMap((ink) => ink.gradient ?? []));
   const some = inks.some((ink) => ink.gradient);
   return (
     <>
@@ -100,44 +94,27 @@ export function ColourControls({ inks }: { inks: readonly Ink[] }) {
           }, 'colour kind')
         }
       />
-      {!some && (
-        <KeyedColour label="Colour" inks={inks} get={(ink) => ink.colour} put={(_, colour) => ({ colour })} />
-      )}
+      {!some && <PartField part="ink.colour" />}
       {kind === 'along' && (
         <>
-          <div style={{ height: 6 }} />
-          <Segmented
+          <Gap />
+          <PartChoice
+            part="ink.gradient.along"
             label="Colours over"
-            value={shared(inks, (ink) => ink.gradient!.along)}
             choices={[
               { id: 'whole', name: 'whole stroke' },
               { id: 'visible', name: 'visible part' },
             ]}
-            onChange={(along) =>
-              changeInk(
-                (ink) => (ink.gradient ? { gradient: { ...ink.gradient, along } } : {}),
-                'colours over',
-              )
-            }
           />
-          <div style={{ height: 6 }} />
+          <Gap />
         </>
       )}
-      {some && gradient && <GradientBar inks={inks} gradient={gradient} />}
+      {some && gradient && <GradientBar gradient={gradient} />}
       {some && !gradient && (
         <Hint>The strokes differ in their colours. Choose above to make them alike.</Hint>
       )}
       {kind === 'picture' && <Places inks={inks} />}
-      <KeyedNumber
-        label="Opacity"
-        inks={inks}
-        get={(ink) => ink.opacity}
-        put={(_, opacity) => ({ opacity })}
-        min={0}
-        max={1}
-        step={0.01}
-        {...percent}
-      />
+      <PartField part="ink.opacity" />
     </>
   );
 }

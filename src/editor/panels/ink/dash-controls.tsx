@@ -7,12 +7,22 @@ import { DASH_PRESETS, evenPattern, mendedPattern, seenGap, type Dashes, type Da
 import { openedDashes } from '@/core/proof';
 import { dashUnit } from '@/core/scene';
 import { valueAt } from '@/core/timing';
-import { Button, Check, NumberField, parseWithUnit, percent, Segmented, Select, TextInput } from '@/ui';
-import { beginDrag, endDrag, useCalm } from '../../state';
-import { Hint, Row } from '../panel';
+import {
+  Button,
+  NumberField,
+  pixelsASecond,
+  plain,
+  Segmented,
+  Select,
+  TextInput,
+  Hint,
+  Labelled,
+  Gap,
+} from '@/ui';
+import { PartCheck, PartChoice, PartField, shared } from '../../properties';
+import { useCalm } from '../../state';
 import { InkPicture } from './ink-picture';
-import { changeInk, shared } from './ink-values';
-import { KeyedNumber } from './keyed';
+import { changeInk } from './ink-values';
 
 const NEW: Dashes = {
   pattern: DASH_PRESETS.dash,
@@ -24,13 +34,6 @@ const NEW: Dashes = {
   corners: false,
   grow: 0,
 };
-
-const UNITS = {
-  px: { format: (v: number) => `${Number(v.toFixed(1))} px`, parse: parseWithUnit('px') },
-  widths: { format: (v: number) => `${Number(v.toFixed(2))} w`, parse: parseWithUnit('w') },
-  share: percent,
-} as const;
-const STEPS = { px: 1, widths: 0.1, share: 0.01 } as const;
 
 const Pattern = styled(TextInput)`
   text-align: right;
@@ -149,11 +152,10 @@ export function DashControls({ strokes }: { strokes: readonly Stroke[] }) {
       ({ dashes }) => (dashes ? { dashes: { ...dashes, speed: { ...dashes.speed, ...part } } } : {}),
       kind,
     );
-  const unit = shared(having, (ink) => ink.dashes!.unit);
-  const flow = shared(having, (ink) => ink.dashes!.flow);
-  const speed = shared(having, (ink) => ink.dashes!.speed);
-  const chosen = shared(inks, (ink) =>
-    ink.dashes ? (samePattern(ink.dashes.pattern, ink.dashes.unit) ?? 'own') : 'none',
+  const unit = shared(having.map((ink) => ink.dashes!.unit));
+  const speed = shared(having.map((ink) => ink.dashes!.speed));
+  const chosen = shared(
+    inks.map((ink) => (ink.dashes ? (samePattern(ink.dashes.pattern, ink.dashes.unit) ?? 'own') : 'none')),
   );
   const choose = (name: string) =>
     changeInk((ink) => {
@@ -167,7 +169,7 @@ export function DashControls({ strokes }: { strokes: readonly Stroke[] }) {
   return (
     <>
       {first && <InkPicture ink={dashesAlone(first)} label="The dashes of the selection" height={40} flat />}
-      <div style={{ height: 6 }} />
+      <Gap />
       <Select
         label="Dashes"
         value={chosen === 'own' ? null : chosen}
@@ -181,53 +183,43 @@ export function DashControls({ strokes }: { strokes: readonly Stroke[] }) {
       />
       {first && (
         <>
-          <Row>
-            <span>Pattern</span>
-            <div style={{ width: 150 }}>
-              <PatternField
-                value={shared(having, (ink) => ink.dashes!.pattern)}
-                onChange={(pattern) => change({ pattern }, 'pattern')}
-              />
-            </div>
-          </Row>
-          <Row>
-            <span>in</span>
-            <div style={{ width: 190 }}>
-              <Segmented
-                label="Pattern in"
-                value={unit}
-                choices={[
-                  { id: 'widths', name: 'widths' },
-                  { id: 'px', name: 'px' },
-                  { id: 'share', name: '% length' },
-                ]}
-                onChange={(to) =>
-                  changeInk((ink) => {
-                    const stroke = strokes.find((s) => s.ink === ink);
-                    if (!ink.dashes || !stroke) return {};
-                    const [width, length] = [
-                      valueAt(ink.width, 0) || 1,
-                      measurePath(stroke.path).length || 1,
-                    ];
-                    const k = dashUnit(ink.dashes.unit, width, length) / dashUnit(to, width, length);
-                    return {
-                      dashes: { ...ink.dashes, unit: to, pattern: ink.dashes.pattern.map((n) => n * k) },
-                    };
-                  }, 'dash unit')
-                }
-              />
-            </div>
-          </Row>
+          <Labelled name="Pattern">
+            <PatternField
+              value={shared(having.map((ink) => ink.dashes!.pattern))}
+              onChange={(pattern) => change({ pattern }, 'pattern')}
+            />
+          </Labelled>
+          <Labelled name="in">
+            <Segmented
+              label="Pattern in"
+              value={unit}
+              choices={[
+                { id: 'widths', name: 'widths' },
+                { id: 'px', name: 'px' },
+                { id: 'share', name: '% length' },
+              ]}
+              onChange={(to) =>
+                changeInk((ink) => {
+                  const stroke = strokes.find((s) => s.ink === ink);
+                  if (!ink.dashes || !stroke) return {};
+                  const [width, length] = [valueAt(ink.width, 0) || 1, measurePath(stroke.path).length || 1];
+                  const k = dashUnit(ink.dashes.unit, width, length) / dashUnit(to, width, length);
+                  return {
+                    dashes: { ...ink.dashes, unit: to, pattern: ink.dashes.pattern.map((n) => n * k) },
+                  };
+                }, 'dash unit')
+              }
+            />
+          </Labelled>
           <SeenGap strokes={strokes} />
-          <Segmented
+          <PartChoice
+            part="ink.dashes.flow"
             label="Dashes while the stroke grows"
-            value={flow}
             choices={[
               { id: 'stay', name: 'stay put' },
               { id: 'ride', name: 'ride the tail' },
               { id: 'march', name: 'march' },
             ]}
-            onChange={(to) => change({ flow: to }, 'flow')}
           />
           {having.some((ink) => ink.dashes!.flow === 'march') && (
             <>
@@ -238,10 +230,7 @@ export function DashControls({ strokes }: { strokes: readonly Stroke[] }) {
                 max={100000}
                 step={speed?.unit === 'patterns' ? 1 : 5}
                 onChange={(value) => changeSpeed({ value }, 'speed')}
-                onBegin={beginDrag}
-                onEnd={endDrag}
-                format={(v) => `${Number(v.toFixed(2))}${speed?.unit === 'patterns' ? '' : ' px/s'}`}
-                parse={parseWithUnit('px/s')}
+                {...(speed?.unit === 'patterns' ? plain : pixelsASecond)}
               />
               <Segmented
                 label="Speed in"
@@ -252,46 +241,13 @@ export function DashControls({ strokes }: { strokes: readonly Stroke[] }) {
                 ]}
                 onChange={(to) => changeSpeed({ unit: to, value: to === 'px' ? 60 : 8 }, 'speed unit')}
               />
-              <Check
-                isSelected={having.every((ink) => ink.dashes!.speed.seamless)}
-                onChange={(seamless) => changeSpeed({ seamless }, 'seamless')}
-              >
-                Round the speed so that the loop closes
-              </Check>
+              <PartCheck part="ink.dashes.speed.seamless">Round the speed so that the loop closes</PartCheck>
             </>
           )}
-          <KeyedNumber
-            label="Phase"
-            inks={inks}
-            get={(ink) => ink.dashes?.phase}
-            put={(ink, phase) => ({ dashes: { ...ink.dashes!, phase } })}
-            min={-1e6}
-            max={1e6}
-            step={STEPS[unit ?? 'px']}
-            {...UNITS[unit ?? 'px']}
-          />
-          <KeyedNumber
-            label="Grown into gaps"
-            inks={inks}
-            get={(ink) => ink.dashes?.grow}
-            put={(ink, grow) => ({ dashes: { ...ink.dashes!, grow } })}
-            min={-1}
-            max={1}
-            step={0.01}
-            {...percent}
-          />
-          <Check
-            isSelected={having.every((ink) => ink.dashes!.fit)}
-            onChange={(fit) => change({ fit }, 'fit')}
-          >
-            Fit whole repeats
-          </Check>
-          <Check
-            isSelected={having.every((ink) => ink.dashes!.corners)}
-            onChange={(corners) => change({ corners }, 'corners')}
-          >
-            Corners amid dashes
-          </Check>
+          <PartField part="ink.dashes.phase" />
+          <PartField part="ink.dashes.grow" />
+          <PartCheck part="ink.dashes.fit">Fit whole repeats</PartCheck>
+          <PartCheck part="ink.dashes.corners">Corners amid dashes</PartCheck>
         </>
       )}
     </>

@@ -3,11 +3,10 @@ import styled from 'styled-components';
 import type { Ink } from '@/core/document';
 import { END_SHAPES, type EndShape, type StrokeEnd } from '@/core/ink';
 import { changed } from '@/core/document';
-import { Check, ColourField, NumberField, Select } from '@/ui';
-import { beginDrag, endDrag } from '../../state';
-import { useSwatches, pickColour } from './colour-memory';
+import { Check, Select } from '@/ui';
+import { PartField, shared } from '../../properties';
 import { InkPicture } from './ink-picture';
-import { changeInk, shared } from './ink-values';
+import { changeInk } from './ink-values';
 
 const Name = styled.span`
   display: grid;
@@ -37,16 +36,9 @@ const sample = (ink: Ink, which: 'head' | 'tail', shape: EndShape): Ink =>
   );
 
 function End({ inks, which }: { inks: readonly Ink[]; which: 'head' | 'tail' }) {
-  const swatches = useSwatches();
   const having = inks.filter((ink) => ink.ends?.[which]);
   const word = which === 'head' ? 'Head' : 'Tail';
-  const shape = shared(inks, (ink) => ink.ends?.[which]?.shape ?? 'none');
-  const change = (part: Partial<StrokeEnd>, kind: string) =>
-    changeInk((ink) => {
-      const end = ink.ends?.[which];
-      return end ? withEnd(ink, which, { ...end, ...part }) : {};
-    }, `${which} ${kind}`);
-  const takeColour = (colour: string) => change({ colour }, 'colour');
+  const shape = shared(inks.map((ink) => ink.ends?.[which]?.shape ?? 'none'));
   return (
     <>
       <Name>
@@ -88,21 +80,7 @@ function End({ inks, which }: { inks: readonly Ink[]; which: 'head' | 'tail' }) 
       </Name>
       {having.length > 0 && (
         <>
-          <NumberField
-            label={`${word} size`}
-            value={shared(having, (ink) => ink.ends![which]!.size)}
-            min={0.1}
-            max={100}
-            step={0.1}
-            onChange={(size) => change({ size }, 'size')}
-            onBegin={beginDrag}
-            onEnd={endDrag}
-            format={(v) => `${Number(v.toFixed(1))} widths`}
-            parse={(text) => {
-              const value = Number.parseFloat(text.replace(',', '.'));
-              return Number.isFinite(value) ? value : null;
-            }}
-          />
+          <PartField part={`ink.ends.${which}.size`} label={`${word} size`} />
           <Check
             isSelected={having.every((ink) => ink.ends![which]!.colour !== undefined)}
             onChange={(own) =>
@@ -117,15 +95,7 @@ function End({ inks, which }: { inks: readonly Ink[]; which: 'head' | 'tail' }) 
             {word} in its own colour
           </Check>
           {having.some((ink) => ink.ends![which]!.colour !== undefined) && (
-            <ColourField
-              label={`${word} colour`}
-              value={shared(having, (ink) => ink.ends![which]!.colour ?? null)}
-              swatches={swatches}
-              onChange={takeColour}
-              onBegin={beginDrag}
-              onEnd={endDrag}
-              onPick={() => pickColour(takeColour)}
-            />
+            <PartField part={`ink.ends.${which}.colour`} label={`${word} colour`} />
           )}
         </>
       )}

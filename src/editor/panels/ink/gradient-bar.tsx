@@ -1,16 +1,15 @@
 'use client';
-import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useRef, useState, type KeyboardEvent } from 'react';
 import styled from 'styled-components';
 import { colourAt, denseStops, rampAt, sortedStops } from '@/core/colour';
-import type { Gradient, Ink } from '@/core/document';
+import type { Gradient } from '@/core/document';
 import { withValueAt } from '@/core/document';
 import { stopsAt } from '@/core/scene';
 import { valueAt } from '@/core/timing';
-import { Button, percent } from '@/ui';
-import { beginDrag, endDrag, useCalm } from '../../state';
-import { Buttons } from '../panel';
+import { Button, Buttons } from '@/ui';
+import { PartField } from '../../properties';
+import { dragDocument, useCalm } from '../../state';
 import { changeInk } from './ink-values';
-import { KeyedColour, KeyedNumber } from './keyed';
 
 const Bar = styled.div`
   position: relative;
@@ -40,11 +39,10 @@ const Stop = styled.div`
 `;
 
 /** The colours of a gradient from tail to head, its stops dragged, typed and keyed. */
-export function GradientBar({ inks, gradient }: { inks: readonly Ink[]; gradient: Gradient }) {
+export function GradientBar({ gradient }: { gradient: Gradient }) {
   const bar = useRef<HTMLDivElement>(null);
   const frame = useCalm((s) => Math.round(s.frame));
   const [picked, setPicked] = useState(gradient.stops.length - 1);
-  const dragging = useRef<number | null>(null);
   const index = Math.min(picked, gradient.stops.length - 1);
   const now = gradient.stops.map((stop) => ({
     at: valueAt(stop.at, frame),
@@ -57,13 +55,7 @@ export function GradientBar({ inks, gradient }: { inks: readonly Ink[]; gradient
   );
   const change = (to: (gradient: Gradient) => Gradient, kind: string) =>
     changeInk((ink) => (ink.gradient ? { gradient: to(ink.gradient) } : {}), kind);
-  const putStop = (ink: Ink, part: Partial<Gradient['stops'][number]>) => ({
-    gradient: {
-      ...ink.gradient!,
-      stops: ink.gradient!.stops.map((stop, i) => (i === index ? { ...stop, ...part } : stop)),
-    },
-  });
-  const placeOf = (event: PointerEvent | React.MouseEvent): number => {
+  const placeOf = (event: { clientX: number }): number => {
     const box = bar.current!.getBoundingClientRect();
     return Math.min(1, Math.max(0, (event.clientX - box.left) / box.width));
   };
@@ -106,11 +98,6 @@ export function GradientBar({ inks, gradient }: { inks: readonly Ink[]; gradient
         role="group"
         aria-label="Colours from tail to head"
         onDoubleClick={(event) => add(placeOf(event))}
-        onPointerMove={(event) => dragging.current !== null && move(dragging.current, placeOf(event))}
-        onPointerUp={() => {
-          if (dragging.current !== null) endDrag();
-          dragging.current = null;
-        }}
       >
         <Ramp
           style={{
@@ -130,40 +117,15 @@ export function GradientBar({ inks, gradient }: { inks: readonly Ink[]; gradient
             onFocus={() => setPicked(i)}
             onKeyDown={(event) => onKey(event, i)}
             onPointerDown={(event) => {
-              event.currentTarget.parentElement!.setPointerCapture(event.pointerId);
               setPicked(i);
-              dragging.current = i;
-              beginDrag();
+              dragDocument(event, { move: (now) => move(i, placeOf(now)) });
             }}
           />
         ))}
       </Bar>
-      <KeyedColour
-        label={`Colour ${index + 1}`}
-        inks={inks}
-        get={(ink) => ink.gradient?.stops[index]?.colour}
-        put={(ink, colour) => putStop(ink, { colour })}
-      />
-      <KeyedNumber
-        label="Opacity there"
-        inks={inks}
-        get={(ink) => ink.gradient?.stops[index]?.opacity}
-        put={(ink, opacity) => putStop(ink, { opacity })}
-        min={0}
-        max={1}
-        step={0.01}
-        {...percent}
-      />
-      <KeyedNumber
-        label="Place"
-        inks={inks}
-        get={(ink) => ink.gradient?.stops[index]?.at}
-        put={(ink, at) => putStop(ink, { at })}
-        min={0}
-        max={1}
-        step={0.01}
-        {...percent}
-      />
+      <PartField part={`ink.gradient.stops.${index}.colour`} label={`Colour ${index + 1}`} />
+      <PartField part={`ink.gradient.stops.${index}.opacity`} label="Opacity there" />
+      <PartField part={`ink.gradient.stops.${index}.at`} label="Position" />
       <Buttons>
         <Button onPress={() => add((now[index]!.at + (now[index - 1]?.at ?? now[index + 1]?.at ?? 0)) / 2)}>
           Add a colour

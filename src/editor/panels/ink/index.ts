@@ -1,2 +1,1 @@
 export * from './ink-panel';
-export { useSwatches } from './colour-memory';

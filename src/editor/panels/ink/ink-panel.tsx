@@ -1,15 +1,14 @@
 'use client';
 import styled from 'styled-components';
 import { DEFAULT_INK, followersOf, type Ink, type Stroke } from '@/core/document';
-import { Fold, pixels } from '@/ui';
+import { Fold, Group, Hint, Row, Gap } from '@/ui';
+import { OwnersOf, PartField } from '../../properties';
 import { selectedStrokes, useCalm } from '../../state';
-import { Group, Hint, Row } from '../panel';
 import { SelectionTitle } from '../selection-title';
 import { ColourControls } from './colour-controls';
 import { DashControls } from './dash-controls';
 import { EndControls } from './end-controls';
 import { InkPicture } from './ink-picture';
-import { KeyedNumber } from './keyed';
 import { LightControls } from './light-controls';
 import { LineControls } from './line-controls';
 import { StyleControls } from './style-controls';
@@ -47,16 +46,7 @@ function Controls({ strokes }: { strokes: readonly Stroke[] }) {
   return (
     <Controlled>
       <Group>
-        <KeyedNumber
-          label="Width"
-          inks={inks}
-          get={(ink) => ink.width}
-          put={(_, width) => ({ width })}
-          min={0}
-          max={4000}
-          isDisabled={tied.has('width')}
-          {...pixels}
-        />
+        <PartField part="ink.width" isDisabled={tied.has('width')} />
         <WidthEditor inks={inks} />
       </Group>
       <Group title="Colour">
@@ -101,11 +91,13 @@ export function InkPanel() {
     <>
       <SelectionTitle empty="Select strokes to change their ink." />
       <InkPicture ink={strokes[0]?.ink ?? DEFAULT_INK} label="The ink of the selection" />
-      <div style={{ height: 10 }} />
+      <Gap />
       {strokes.length === 0 ? (
         <Hint>New strokes take the ink of the stroke before them.</Hint>
       ) : (
-        <Controls strokes={strokes} />
+        <OwnersOf ids={strokes.map((stroke) => stroke.id)}>
+          <Controls strokes={strokes} />
+        </OwnersOf>
       )}
     </>
   );

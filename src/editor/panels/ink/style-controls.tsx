@@ -2,21 +2,21 @@
 import { Archive, ArchiveX, Trash2 } from 'lucide-react';
 import styled from 'styled-components';
 import {
+  cutName,
   applyStyle,
   bearersOf,
   differs,
   leaveStyle,
-  nameSchema,
   putStyle,
   removeStyle,
   sameValue,
   type Stroke,
   type Style,
 } from '@/core/document';
-import { Button, IconButton, NameField } from '@/ui';
+import { Button, IconButton, Buttons, Hint } from '@/ui';
+import { NameField } from '../../name-field';
 import { keepOnShelf, takeOffShelf, useShelfItems } from '../../shelf';
 import { changeable, edit, newId, useCalm } from '../../state';
-import { Buttons, Hint } from '../panel';
 import { InkPicture } from './ink-picture';
 
 const Item = styled.div`
@@ -55,7 +55,7 @@ export function StyleControls({ strokes }: { strokes: readonly Stroke[] }) {
     const [first] = strokes;
     if (!first) return;
     const ids = changeable();
-    const name = nameSchema.parse(`${first.name} ink`.slice(0, 120));
+    const name = cutName(`${first.name} ink`);
     const made: Style = { id: newId(), name, ink: first.ink };
     edit((p) => applyStyle(putStyle(p, made), ids, made.id));
   };

@@ -2,10 +2,9 @@
 import { changed, sameValue, type Ink } from '@/core/document';
 import type { Taper, TaperEnd } from '@/core/ink';
 import { CSS_EASE, LINEAR, type Easing } from '@/core/timing';
-import { Check, percent, pixels, Segmented, Select } from '@/ui';
-import { Row } from '../panel';
-import { changeInk, shared } from './ink-values';
-import { KeyedNumber } from './keyed';
+import { Check, Segmented, Select, Row } from '@/ui';
+import { PartChoice, PartField, shared } from '../../properties';
+import { changeInk } from './ink-values';
 
 /** How a tip swells, by plain names. */
 const CURVES: Record<string, Easing> = {
@@ -36,8 +35,8 @@ function EndControls({ inks, which }: { inks: readonly Ink[]; which: 'start' | '
       const end = ink.taper?.[which];
       return end ? withEnd(ink, which, { ...end, ...part }) : {};
     }, `taper ${which}`);
-  const unit = shared(having, (ink) => ink.taper![which]!.unit);
-  const curve = shared(having, (ink) => nameOf(ink.taper![which]!.curve) ?? null);
+  const unit = shared(having.map((ink) => ink.taper![which]!.unit));
+  const curve = shared(having.map((ink) => nameOf(ink.taper![which]!.curve) ?? null));
   const word = which === 'start' ? 'Start' : 'End';
   return (
     <>
@@ -50,16 +49,7 @@ function EndControls({ inks, which }: { inks: readonly Ink[]; which: 'start' | '
       </Check>
       {having.length > 0 && (
         <>
-          <KeyedNumber
-            label={`${word} taper`}
-            inks={inks}
-            get={(ink) => ink.taper?.[which]?.length}
-            put={(ink, length) => withEnd(ink, which, { ...ink.taper![which]!, length })}
-            min={0}
-            max={unit === 'px' ? 4000 : 1}
-            step={unit === 'px' ? 1 : 0.01}
-            {...(unit === 'px' ? pixels : percent)}
-          />
+          <PartField part={`ink.taper.${which}.length`} />
           <Row>
             <Segmented
               label={`${word} taper in`}
@@ -79,16 +69,7 @@ function EndControls({ inks, which }: { inks: readonly Ink[]; which: 'start' | '
               />
             </div>
           </Row>
-          <KeyedNumber
-            label={`${word} tip`}
-            inks={having}
-            get={(ink) => ink.taper?.[which]?.tip}
-            put={(ink, tip) => withEnd(ink, which, { ...ink.taper![which]!, tip })}
-            min={0}
-            max={1}
-            step={0.01}
-            {...percent}
-          />
+          <PartField part={`ink.taper.${which}.tip`} />
         </>
       )}
     </>
@@ -101,16 +82,13 @@ export function TaperControls({ inks }: { inks: readonly Ink[] }) {
   return (
     <>
       {having.length > 0 && (
-        <Segmented
+        <PartChoice
+          part="ink.taper.over"
           label="Taper over"
-          value={shared(having, (ink) => ink.taper!.over)}
           choices={[
             { id: 'whole', name: 'whole stroke' },
             { id: 'visible', name: 'visible part' },
           ]}
-          onChange={(over) =>
-            changeInk((ink) => (ink.taper ? { taper: { ...ink.taper, over } } : {}), 'taper over')
-          }
         />
       )}
       <EndControls inks={inks} which="start" />

@@ -14,17 +14,9 @@ import {
   type Tie,
   type TiedProperty,
 } from '@/core/document';
-import { Button, IconButton, notify, NumberField, percent, pixels, Select } from '@/ui';
-import { beginDrag, changeable, edit, endDrag, select, useCalm } from '../../state';
-import { Hint, Row } from '../panel';
+import { Button, IconButton, notify, NumberField, percent, pixels, plain, Select, Hint, Row } from '@/ui';
+import { changeable, edit, select, useCalm } from '../../state';
 
-const plain = {
-  format: (v: number) => String(Number(v.toFixed(2))),
-  parse: (text: string) => {
-    const value = Number.parseFloat(text.replace(',', '.'));
-    return Number.isFinite(value) ? value : null;
-  },
-};
 /** What factor and offset mean, by property. */
 const WORDS: Record<TiedProperty, { factor: string; offset: string }> = {
   width: { factor: 'Times', offset: 'Plus' },
@@ -90,8 +82,6 @@ function OneTie({ strokes, property }: { strokes: readonly Stroke[]; property: T
         max={100}
         step={0.05}
         onChange={(factor) => change({ factor })}
-        onBegin={beginDrag}
-        onEnd={endDrag}
         {...plain}
       />
       <NumberField
@@ -101,8 +91,6 @@ function OneTie({ strokes, property }: { strokes: readonly Stroke[]; property: T
         max={1e5}
         step={property === 'colour' ? 0.01 : 1}
         onChange={(offset) => change({ offset })}
-        onBegin={beginDrag}
-        onEnd={endDrag}
         {...(property === 'colour' ? percent : pixels)}
       />
     </div>
@@ -168,7 +156,7 @@ export function TieControls({ strokes }: { strokes: readonly Stroke[] }) {
             </div>
           </Row>
           <Button
-            style={{ width: '100%' }}
+            $wide
             isDisabled={chosen === null}
             onPress={() => {
               const free = changeable();

@@ -10,9 +10,10 @@ import {
   type WidthPreset,
   type Widths,
 } from '@/core/ink';
-import { Button, NumberField, percent, Select } from '@/ui';
-import { beginDrag, endDrag } from '../../state';
-import { changeInk, shared } from './ink-values';
+import { Button, NumberField, percent, Select, Gap } from '@/ui';
+import { shared } from '../../properties';
+import { dragDocument } from '../../state';
+import { changeInk } from './ink-values';
 
 const WIDE = 234;
 const HIGH = 78;
@@ -94,8 +95,7 @@ function smoothed(widths: Widths, i: number): WidthPoint {
 export function WidthEditor({ inks }: { inks: readonly Ink[] }) {
   const svg = useRef<SVGSVGElement>(null);
   const [picked, setPicked] = useState(0);
-  const drag = useRef<{ part: 'point' | 'in' | 'out'; index: number } | null>(null);
-  const common = shared(inks, (ink) => ink.widths ?? null);
+  const common = shared(inks.map((ink) => ink.widths ?? null));
   const mixed = inks.length > 1 && !inks.every((ink) => sameValue(ink.widths, inks[0]!.widths));
   const widths = common ?? inks[0]?.widths ?? EVEN;
   const index = Math.min(picked, widths.length - 1);
@@ -118,14 +118,10 @@ export function WidthEditor({ inks }: { inks: readonly Ink[] }) {
   };
   const onDown = (event: PointerEvent<SVGElement>, part: 'point' | 'in' | 'out', i: number) => {
     event.stopPropagation();
-    event.currentTarget.setPointerCapture(event.pointerId);
-    drag.current = { part, index: i };
     setPicked(i);
-    beginDrag();
+    dragDocument(event, { move: (now) => pull(part, i, now) });
   };
-  const onMove = (event: PointerEvent<SVGElement>) => {
-    if (!drag.current) return;
-    const { part, index: i } = drag.current;
+  const pull = (part: 'point' | 'in' | 'out', i: number, event: { clientX: number; clientY: number }) => {
     const to = placeOf(event);
     const p = widths[i]!;
     if (part === 'point') {
@@ -143,10 +139,6 @@ export function WidthEditor({ inks }: { inks: readonly Ink[] }) {
       [part]: handle,
       ...(turned && { [part === 'out' ? 'in' : 'out']: { ...turned, scale: held(turned.scale, -10, 10) } }),
     });
-  };
-  const onUp = () => {
-    if (drag.current) endDrag();
-    drag.current = null;
   };
   const remove = (i: number) => {
     if (widths.length < 2) return;
@@ -189,9 +181,6 @@ export function WidthEditor({ inks }: { inks: readonly Ink[] }) {
         preserveAspectRatio="none"
         role="group"
         aria-label="Width along the stroke"
-        onPointerMove={onMove}
-        onPointerUp={onUp}
-        onPointerCancel={onUp}
         onDoubleClick={(event) => add(placeOf(event).at)}
       >
         <path
@@ -245,7 +234,7 @@ export function WidthEditor({ inks }: { inks: readonly Ink[] }) {
           </g>
         ))}
       </Silhouette>
-      <div style={{ height: 6 }} />
+      <Gap />
       <Select
         label="Width profile"
         value={preset ?? null}
@@ -272,8 +261,6 @@ export function WidthEditor({ inks }: { inks: readonly Ink[] }) {
           max={1}
           step={0.01}
           onChange={(at) => putPoint(index, { ...point, at })}
-          onBegin={beginDrag}
-          onEnd={endDrag}
           {...percent}
         />
         <NumberField
@@ -283,8 +270,6 @@ export function WidthEditor({ inks }: { inks: readonly Ink[] }) {
           max={10}
           step={0.01}
           onChange={(scale) => putPoint(index, { ...point, scale })}
-          onBegin={beginDrag}
-          onEnd={endDrag}
           {...percent}
         />
       </Pair>

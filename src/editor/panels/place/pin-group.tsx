@@ -1,10 +1,10 @@
 'use client';
 import { X } from 'lucide-react';
 import { addPin, removePin } from '@/core/document';
-import { Button, Fold, IconButton, NameField, pixels } from '@/ui';
+import { Button, Fold, IconButton, Hint, Row } from '@/ui';
+import { OwnersOf, PartField } from '../../properties';
+import { NameField } from '../../name-field';
 import { edit, newId, useCalm, useEditor } from '../../state';
-import { PartNumber } from '../keyed-part';
-import { Hint, Row } from '../panel';
 
 /** Points that move through the picture and carry others along. */
 export function PinGroup() {
@@ -43,14 +43,16 @@ export function PinGroup() {
               <X />
             </IconButton>
           </Row>
-          <PartNumber owners={[pin.id]} part="pin.x" label="X" {...pixels} />
-          <PartNumber owners={[pin.id]} part="pin.y" label="Y" {...pixels} />
+          <OwnersOf ids={[pin.id]}>
+            <PartField part="pin.x" />
+            <PartField part="pin.y" />
+          </OwnersOf>
         </div>
       ))}
       {pins.length === 0 && (
         <Hint>A pin is a point that moves through the picture. What it carries moves along.</Hint>
       )}
-      <Button style={{ width: '100%' }} onPress={add}>
+      <Button $wide onPress={add}>
         Set a pin
       </Button>
     </Fold>

@@ -1,26 +1,25 @@
 'use client';
+import { BLENDS, type Blend } from '@/core/draw';
 import { useState } from 'react';
 import {
   asWholes,
-  BLENDS,
+  canCarry,
   partWithId,
   setBlend,
   setParent,
-  parentFault,
   unplaced,
   wholeGroup,
   withPlacement,
-  type Blend,
   type Part,
   type Piece,
 } from '@/core/document';
-import { Button, Check, degrees, Fold, notify, percent, pixels, Select } from '@/ui';
-
-import { edit, groupSelected, useCalm } from '../../state';
-import { PartNumber } from '../keyed-part';
-import { Buttons, Group, Hint, Row } from '../panel';
+import { Button, Check, Fold, Select, Buttons, Group, Hint, Labelled, Warning } from '@/ui';
+import { OwnersOf, PartField } from '../../properties';
+import { edit, groupSelected, ungroupSelected, useCalm } from '../../state';
 import { SelectionTitle } from '../selection-title';
+import { BetweenGroup } from './between-group';
 import { PinGroup } from './pin-group';
+import { RiderGroup } from './rider-group';
 
 /** Words for the blend modes: the standard's, `xor` by what it does. */
 const blendWords = (blend: Blend): string => (blend === 'xor' ? 'knock out' : blend.replaceAll('-', ' '));
@@ -35,36 +34,36 @@ const placed =
       piece,
     );
 
-function ParentChoice({ part }: { part: Part }) {
+/** What carries layers and groups along: nothing that they carry themselves. */
+function ParentChoice({ parts }: { parts: readonly Part[] }) {
   const piece = useCalm((s) => s.piece);
   const frame = useCalm((s) => Math.round(s.frame));
   const NONE = 'none';
   const choices = [
-    { id: NONE, name: 'nothing' },
+    { id: NONE, name: 'none' },
     ...piece.pins.map(({ id, name }) => ({ id, name: `${name} (pin)` })),
     ...piece.groups.map(({ id, name }) => ({ id, name: `${name} (group)` })),
     ...piece.layers.map(({ id, name }) => ({ id, name })),
-  ].filter(({ id }) => id !== part.id);
-  const parent = part.place?.parent?.to;
+  ].filter(({ id }) => id === NONE || parts.every((part) => canCarry(piece, id, part.id)));
+  const parents = new Set(parts.map((part) => part.place?.parent?.to));
+  const parent = parents.size === 1 ? [...parents][0] : undefined;
   const gone = parent !== undefined && !choices.some(({ id }) => id === parent);
   return (
     <>
-      <Row>
-        <span>Carried by</span>
-        <div style={{ width: 150 }}>
-          <Select
-            label="Carried by"
-            value={gone ? NONE : (parent ?? NONE)}
-            choices={choices}
-            onChange={(id) => {
-              const fault = id === NONE ? null : parentFault(piece, part.id, id);
-              if (fault) notify(fault);
-              else edit((p) => setParent(p, part.id, id === NONE ? null : id, frame));
-            }}
-          />
-        </div>
-      </Row>
-      {gone && <Hint style={{ color: 'var(--caution)' }}>What carried it is gone: it stands by itself.</Hint>}
+      <Labelled name="Parent">
+        <Select
+          label="Parent"
+          value={parents.size > 1 ? null : gone ? NONE : (parent ?? NONE)}
+          placeholder="differs"
+          choices={choices}
+          onChange={(id) =>
+            edit((p) =>
+              parts.reduce((result, part) => setParent(result, part.id, id === NONE ? null : id, frame), p),
+            )
+          }
+        />
+      </Labelled>
+      {gone && <Warning>Its parent is gone: it stands by itself.</Warning>}
     </>
   );
 }
@@ -79,84 +78,51 @@ export function PlacePanel() {
   const parts = owners.flatMap((id) => partWithId(piece, id) ?? []);
   const [only, ...more] = parts;
   const whole = wholeGroup(piece, chosen);
-  const common = { owners, prepare: placed(owners, frame) };
   return (
     <>
       <SelectionTitle empty="Select what is to be moved, turned, scaled or faded: layers, or a group by its lane." />
       {only && (
-        <>
+        <OwnersOf ids={owners} prepare={placed(owners, frame)}>
           <Group
             title={more.length > 0 ? `${parts.length} things` : 'type' in only ? '' : `Group “${only.name}”`}
           >
-            <PartNumber {...common} part="place.x" label="Right by" {...pixels} />
-            <PartNumber {...common} part="place.y" label="Down by" {...pixels} />
-            <ScaleFields {...common} together={together} onTogether={setTogether} />
-            <PartNumber
-              {...common}
-              part="place.rotation"
-              label="Turned by"
-              step={Math.PI / 180}
-              {...degrees}
-            />
-            <PartNumber
-              {...common}
-              part="place.opacity"
-              label="Opacity"
-              without={1}
-              min={0}
-              max={1}
-              step={0.01}
-              {...percent}
-            />
+            <PartField part="place.x" />
+            <PartField part="place.y" />
+            <ScaleFields together={together} onTogether={setTogether} />
+            <PartField part="place.rotation" />
+            <PartField part="place.opacity" />
           </Group>
-          <Fold title="Slant and pivot">
-            <PartNumber
-              {...common}
-              part="place.skewX"
-              label="Slant sideways"
-              min={-1.5}
-              max={1.5}
-              step={Math.PI / 180}
-              {...degrees}
-            />
-            <PartNumber
-              {...common}
-              part="place.skewY"
-              label="Slant upward"
-              min={-1.5}
-              max={1.5}
-              step={Math.PI / 180}
-              {...degrees}
-            />
-            <PartNumber {...common} part="place.pivotX" label="Pivot X" {...pixels} />
-            <PartNumber {...common} part="place.pivotY" label="Pivot Y" {...pixels} />
+          <Fold title="Skew and pivot">
+            <PartField part="place.skewX" />
+            <PartField part="place.skewY" />
+            <PartField part="place.pivotX" />
+            <PartField part="place.pivotY" />
             <Hint>
-              On the canvas: <kbd>Alt</kbd>-drag the cross to move the pivot, a side to slant.
+              On the canvas: <kbd>Alt</kbd>-drag the cross to move the pivot, a side to skew.
             </Hint>
           </Fold>
           <Group>
-            <Row>
-              <span>Blend</span>
-              <div style={{ width: 150 }}>
-                <Select
-                  label="Blend"
-                  value={parts.every((part) => part.blend === only.blend) ? (only.blend ?? 'normal') : null}
-                  choices={[
-                    { id: 'normal', name: 'normal' },
-                    ...BLENDS.map((blend) => ({ id: blend, name: blendWords(blend) })),
-                  ]}
-                  onChange={(blend) =>
-                    edit((p) => setBlend(p, owners, blend === 'normal' ? null : (blend as Blend)))
-                  }
-                />
-              </div>
-            </Row>
-            {more.length === 0 && <ParentChoice part={only} />}
+            <Labelled name="Blend">
+              <Select
+                label="Blend"
+                value={parts.every((part) => part.blend === only.blend) ? (only.blend ?? 'normal') : null}
+                choices={[
+                  { id: 'normal', name: 'normal' },
+                  ...BLENDS.map((blend) => ({ id: blend, name: blendWords(blend) })),
+                ]}
+                onChange={(blend) =>
+                  edit((p) => setBlend(p, owners, blend === 'normal' ? null : (blend as Blend)))
+                }
+              />
+            </Labelled>
+            <ParentChoice parts={parts} />
             <Buttons>
-              <Button onPress={groupSelected} isDisabled={chosen.length < 2 && !whole}>
-                {whole ? 'Ungroup' : 'Group'}
+              <Button onPress={groupSelected}>Group</Button>
+              <Button onPress={ungroupSelected} isDisabled={!whole}>
+                Ungroup
               </Button>
               <Button
+                style={{ gridColumn: '1 / -1' }}
                 isDisabled={parts.every((part) => !part.place)}
                 onPress={() => edit((p) => unplaced(p, owners))}
               >
@@ -164,7 +130,11 @@ export function PlacePanel() {
               </Button>
             </Buttons>
           </Group>
-        </>
+        </OwnersOf>
+      )}
+      {only && <RiderGroup ids={owners} parts={parts} />}
+      {only && more.length === 0 && 'type' in only && only.type === 'stroke' && (
+        <BetweenGroup key={only.id} stroke={only} />
       )}
       <PinGroup />
     </>
@@ -172,31 +142,18 @@ export function PlacePanel() {
 }
 
 /** Both scales as one number, or each by itself. */
-function ScaleFields({
-  owners,
-  prepare,
-  together,
-  onTogether,
-}: {
-  owners: readonly string[];
-  prepare: (piece: Piece) => Piece;
-  together: boolean;
-  onTogether: (to: boolean) => void;
-}) {
-  const common = { owners, prepare, without: 1, step: 0.01, ...percent };
-  return (
-    <>
-      {together ? (
-        <PartNumber {...common} part="place.scaleX" alsoParts={['place.scaleY']} label="Scale" />
-      ) : (
-        <>
-          <PartNumber {...common} part="place.scaleX" label="Scale X" />
-          <PartNumber {...common} part="place.scaleY" label="Scale Y" />
-        </>
-      )}
-      <Check isSelected={together} onChange={onTogether}>
-        Both sides alike
-      </Check>
-    </>
-  );
-}
+const ScaleFields = ({ together, onTogether }: { together: boolean; onTogether: (to: boolean) => void }) => (
+  <>
+    {together ? (
+      <PartField part="place.scaleX" alsoParts={['place.scaleY']} label="Scale" />
+    ) : (
+      <>
+        <PartField part="place.scaleX" />
+        <PartField part="place.scaleY" />
+      </>
+    )}
+    <Check isSelected={together} onChange={onTogether}>
+      Both sides alike
+    </Check>
+  </>
+);

@@ -2,12 +2,19 @@
 import { useEffect } from 'react';
 import { Area, ComposedChart, Line, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import styled from 'styled-components';
-import { isFarBeyond, lengthenToCover, setReveal, widenToCover, type Piece } from '@/core/document';
+import {
+  isFarBeyond,
+  lengthenToCover,
+  setReveal,
+  widenToCover,
+  type Piece,
+  withChanges,
+} from '@/core/document';
 import type { BareSpot, Coverage, Spill } from '@/core/trace';
-import { Button, notify } from '@/ui';
-import { coverWorker, useCovering, watchCoverage, withStrokes } from '../../reveal';
+import { Button, notify, Buttons, Group, Hint, Row } from '@/ui';
+import { startJob } from '../../jobs';
+import { coverWorker, useCovering, watchCoverage } from '../../reveal';
 import { edit, select, showFrame, useCalm, useEditor } from '../../state';
-import { Buttons, Group, Hint, Row } from '../panel';
 
 const List = styled.ul`
   margin: 4px 0;
@@ -95,9 +102,13 @@ export function CoverageGroup() {
   const confined = layer.reveal?.confined === true;
   const fit = async () => {
     const start = useEditor.getState().piece;
-    const strokes = await coverWorker().fit(start, of);
+    const job = startJob(({ signal }) => coverWorker.run((remote) => remote.fit(start, of), signal));
+    const end = await job.settled;
+    if (end.status === 'failed')
+      notify(`They could not be fitted: ${end.error.message} Nothing was changed.`);
+    if (end.status !== 'done') return;
     if (useEditor.getState().piece !== start) notify('Something was changed meanwhile; nothing was fitted.');
-    else edit((p) => withStrokes(p, strokes));
+    else edit((p) => withChanges(p, end.value));
   };
   return (
     <Group title={`Coverage of ${layer.name}`}>

@@ -1,10 +1,12 @@
 'use client';
 import { useState } from 'react';
 import {
+  cutName,
   applyManner,
   asWholes,
   DEFAULT_INK,
   groupLayers,
+  kindOf,
   mannerOf,
   partWithId,
   setBlend,
@@ -14,12 +16,22 @@ import {
   type Piece,
   type Surround,
 } from '@/core/document';
-import { Button, Fold, NumberField, parseWithUnit, pixels, Segmented, Select } from '@/ui';
-import { beginDrag, edit, endDrag, newId, select, selectedStrokes, useCalm, useEditor } from '../../state';
-import { Buttons, Hint, Row } from '../panel';
+import {
+  Button,
+  Fold,
+  NumberField,
+  Segmented,
+  Select,
+  whole,
+  Buttons,
+  Hint,
+  Labelled,
+  Warning,
+  Gap,
+} from '@/ui';
+import { OwnersOf, PartChoice, PartField } from '../../properties';
+import { edit, newId, select, selectedStrokes, useCalm, useEditor } from '../../state';
 
-const drag = { onBegin: beginDrag, onEnd: endDrag };
-const plain = { format: (v: number) => String(Math.round(v)), parse: parseWithUnit('') };
 const WAYS = [
   { id: 'down', name: 'down' },
   { id: 'up', name: 'up' },
@@ -44,7 +56,7 @@ function withSurround(
 ): Piece {
   const to = partWithId(piece, id);
   if (!to) return piece;
-  const colour = 'type' in to && to.type === 'lettering' ? to.colour : DEFAULT_INK.colour;
+  const colour = ('type' in to && kindOf(to).ownColour(to)) || DEFAULT_INK.colour;
   const ink = {
     ...DEFAULT_INK,
     cap: 'flat' as const,
@@ -77,7 +89,14 @@ export function FittedGroup() {
   const [from, setFrom] = useState<'start' | 'middle' | 'end'>('start');
   const [id, ...more] = asWholes(piece, selection.layers);
   const fitted = selectedStrokes({ piece, selection }).filter((stroke) => stroke.fitted);
-  if (fitted.length > 0) return <FittedControls ids={fitted.map((s) => s.id)} fitted={fitted[0]!.fitted!} />;
+  if (fitted.length > 0) {
+    const ids = fitted.map((stroke) => stroke.id);
+    return (
+      <OwnersOf ids={ids}>
+        <FittedControls ids={ids} fitted={fitted[0]!.fitted!} />
+      </OwnersOf>
+    );
+  }
   const part = id === undefined || more.length > 0 ? undefined : partWithId(piece, id);
   if (!part || !id || ('type' in part && part.type === 'stroke')) return null;
   const add = (as: Surround, knocksOut = false) => {
@@ -87,7 +106,7 @@ export function FittedGroup() {
       const drawn = withSurround(p, id, as, ids, way, from, frame);
       if (!knocksOut) return drawn;
       const members = [...ids, ...selection.layers];
-      const grouped = groupLayers(drawn, members, { id: newId(), name: `${part.name}, boxed`.slice(0, 120) });
+      const grouped = groupLayers(drawn, members, { id: newId(), name: cutName(`${part.name}, boxed`) });
       return setBlend(grouped, [id], 'xor');
     });
     select({ layers: ids });
@@ -110,21 +129,18 @@ export function FittedGroup() {
         <Button onPress={() => add('before')}>Rule before it</Button>
         <Button onPress={() => add('box')}>Border</Button>
       </Buttons>
-      <div style={{ height: 8 }} />
+      <Gap />
       <NumberField
         label="Slices of a box"
         value={slices}
         min={1}
         max={40}
         onChange={(n) => setSlices(Math.round(n))}
-        {...plain}
+        {...whole}
       />
-      <Row>
-        <span>Slices run</span>
-        <div style={{ width: 110 }}>
-          <Select label="Slices run" value={way} choices={WAYS} onChange={setWay} />
-        </div>
-      </Row>
+      <Labelled name="Slices run">
+        <Select label="Slices run" value={way} choices={WAYS} onChange={setWay} />
+      </Labelled>
       <Buttons>
         <Button onPress={() => add('slice')}>Box behind it</Button>
         <Button onPress={() => add('slice', true)}>Box, knocked out</Button>
@@ -137,69 +153,17 @@ export function FittedGroup() {
 function FittedControls({ ids, fitted }: { ids: readonly string[]; fitted: Fitted }) {
   const piece = useCalm((s) => s.piece);
   const to = partWithId(piece, fitted.to);
-  const change = (part: Partial<Fitted>) =>
-    edit((p) => setFitted(p, ids, (now) => (now ? { ...now, ...part } : null)), 'fitted');
   const line = fitted.as === 'under' || fitted.as === 'over';
   return (
     <Fold title="Keeps to" fact={to?.name ?? 'gone'} open>
-      {!to && <Hint style={{ color: 'var(--caution)' }}>What it kept to is gone: it stays as it is.</Hint>}
-      <NumberField
-        label={line ? 'Longer by' : 'Room sideways'}
-        value={fitted.padX}
-        min={-4000}
-        max={4000}
-        onChange={(padX) => change({ padX })}
-        {...pixels}
-        {...drag}
-      />
-      <NumberField
-        label={line ? 'Away by' : 'Room above, below'}
-        value={fitted.padY}
-        min={-4000}
-        max={4000}
-        onChange={(padY) => change({ padY })}
-        {...pixels}
-        {...drag}
-      />
-      {fitted.as === 'box' && (
-        <NumberField
-          label="Corner radius"
-          value={fitted.radius}
-          min={0}
-          max={4000}
-          onChange={(radius) => change({ radius })}
-          {...pixels}
-          {...drag}
-        />
-      )}
+      {!to && <Warning>What it kept to is gone: it stays as it is.</Warning>}
+      <PartField part="fitted.padX" {...(line && { label: 'Longer by' })} />
+      <PartField part="fitted.padY" {...(line && { label: 'Away by' })} />
+      {fitted.as === 'box' && <PartField part="fitted.radius" />}
       {fitted.slice ? (
-        <Row>
-          <span>Slices run</span>
-          <div style={{ width: 110 }}>
-            <Select
-              label="Slices run"
-              value={fitted.slice.way}
-              choices={WAYS}
-              onChange={(way) =>
-                edit((p) =>
-                  setFitted(p, ids, (now) =>
-                    now ? { ...now, ...(now.slice && { slice: { ...now.slice, way } }) } : null,
-                  ),
-                )
-              }
-            />
-          </div>
-        </Row>
+        <PartChoice part="fitted.slice.way" label="Slices run" choices={WAYS} />
       ) : (
-        <Segmented
-          label="Its path begins"
-          value={fitted.from}
-          choices={[
-            { id: 'left', name: 'left' },
-            { id: 'right', name: 'right' },
-          ]}
-          onChange={(side) => change({ from: side })}
-        />
+        <PartChoice part="fitted.from" label="Its path begins" choices={['left', 'right']} />
       )}
       <Button
         style={{ width: '100%', marginTop: 6 }}

@@ -1,22 +1,27 @@
 'use client';
-import { ChevronDown, ChevronUp, X } from 'lucide-react';
+import { useEffect, useState } from 'react';
 import {
   asWholes,
+  cutName,
+  groupsAround,
   newMask,
   ownBox,
   partWithId,
   setMasks,
+  strokesOf,
+  worldOf,
   type Mask,
   type MaskKind,
   type MaskShape,
+  type Part,
   type Piece,
+  type Stroke,
 } from '@/core/document';
-import type { Bounds } from '@/core/geometry';
-import { Check, degrees, Fold, IconButton, notify, percent, pixels, Segmented, Select } from '@/ui';
-import { edit, useCalm, useEditor, useMaskInHand } from '../../state';
-import { PartNumber } from '../keyed-part';
-import { Hint, Row } from '../panel';
-import { PathKey } from './path-key';
+import { IDENTITY, inverse, transformPath, type Bounds } from '@/core/geometry';
+import { Button, Fold, notify, Select, Buttons, Hint, Row } from '@/ui';
+import { OwnersOf } from '../../properties';
+import { edit, useCalm, useMaskInHand, useShapeChoice } from '../../state';
+import { MaskItem } from './mask-item';
 
 const KINDS: readonly { id: MaskKind; name: string }[] = [
   { id: 'rectangle', name: 'rectangle' },
@@ -55,6 +60,7 @@ export function MasksGroup() {
   const chosen = useCalm((s) => s.selection.layers);
   const frame = useCalm((s) => Math.round(s.frame));
   const held = useMaskInHand();
+  const [asking, setAsking] = useState<'path' | typeof HOLD_OUT | null>(null);
   const [id, ...more] = asWholes(piece, chosen);
   const part = id === undefined ? undefined : partWithId(piece, id);
   if (!part || !id) return null;
@@ -68,27 +74,33 @@ export function MasksGroup() {
   const masks = part.masks ?? [];
   const put = (change: (masks: readonly Mask[]) => readonly Mask[]) =>
     edit((p) => setMasks(p, id, change(partWithId(p, id)?.masks ?? [])));
-  const add = (what: MaskKind | typeof HOLD_OUT) => {
-    const kind = what === HOLD_OUT ? 'path' : what;
-    const shape = kind === 'path' ? drawnShape(piece, chosen) : boxShape(piece, id, frame, kind);
-    if (!shape) return;
-    const name = what === HOLD_OUT ? 'hold-out' : nameOf(kind);
-    put((now) => [...now, newMask(name, shape, what === HOLD_OUT ? 'subtract' : 'add')]);
+  const putNew = (mask: Mask) => {
+    put((now) => [...now, mask]);
     useMaskInHand.setState({ of: id, index: masks.length });
+  };
+  const add = (what: MaskKind | typeof HOLD_OUT) => {
+    if (what === HOLD_OUT || what === 'path') {
+      setAsking(what);
+      return;
+    }
+    const shape = boxShape(piece, id, frame, what);
+    if (shape) putNew(newMask(nameOf(what), shape));
   };
   return (
     <Fold title="Masks" {...(masks.length > 0 && { fact: String(masks.length) })} open={masks.length > 0}>
-      {masks.map((mask, i) => (
-        <MaskItem
-          key={i}
-          id={id}
-          mask={mask}
-          index={i}
-          count={masks.length}
-          inHand={held.of === id && held.index === i}
-          put={put}
-        />
-      ))}
+      <OwnersOf ids={[id]}>
+        {masks.map((mask, i) => (
+          <MaskItem
+            key={i}
+            id={id}
+            mask={mask}
+            index={i}
+            count={masks.length}
+            inHand={held.of === id && held.index === i}
+            put={put}
+          />
+        ))}
+      </OwnersOf>
       <Row>
         <div style={{ flex: 1 }}>
           <Select
@@ -100,7 +112,18 @@ export function MasksGroup() {
           />
         </div>
       </Row>
-      {masks.length === 0 && (
+      {asking && (
+        <DrawnShape
+          part={part}
+          isHoldOut={asking === HOLD_OUT}
+          onTake={(mask) => {
+            putNew(mask);
+            setAsking(null);
+          }}
+          onLeave={() => setAsking(null)}
+        />
+      )}
+      {masks.length === 0 && !asking && (
         <Hint>
           Seen only within a shape, or not within it. A hand-drawn shape comes from a closed stroke.
         </Hint>
@@ -115,140 +138,70 @@ function boxShape(piece: Piece, id: string, frame: number, kind: Exclude<MaskKin
   return box && shapeFor(kind, box);
 }
 
-/** The path of the last stroke that is not among the chosen ones: what was just drawn round something. */
-function drawnShape(piece: Piece, chosen: readonly string[]): MaskShape | null {
-  const strokes = piece.layers.filter((layer) => layer.type === 'stroke' && !chosen.includes(layer.id));
-  const stroke = strokes.findLast((layer) => layer.type === 'stroke' && layer.path.closed) ?? null;
-  if (stroke?.type !== 'stroke') {
-    notify(
-      'Draw the shape first, as a closed stroke with the pen. Then choose what it is to mask and add it here.',
-    );
-    return null;
-  }
-  return { kind: 'path', path: stroke.path };
-}
-
-function MaskItem({
-  id,
-  mask,
-  index,
-  count,
-  inHand,
-  put,
+/** Asks which closed stroke gives the shape of a mask; the one that is chosen is marked on the canvas. */
+function DrawnShape({
+  part,
+  isHoldOut,
+  onTake,
+  onLeave,
 }: {
-  id: string;
-  mask: Mask;
-  index: number;
-  count: number;
-  inHand: boolean;
-  put: (change: (masks: readonly Mask[]) => readonly Mask[]) => void;
+  part: Part;
+  isHoldOut: boolean;
+  onTake: (mask: Mask) => void;
+  onLeave: () => void;
 }) {
-  const { kind } = mask.shape;
-  const change = (part: Partial<Mask>) =>
-    put((now) => now.map((one, i) => (i === index ? { ...one, ...part } : one)));
-  const swap = (to: number) =>
-    put((now) => {
-      const next = [...now];
-      [next[index], next[to]] = [next[to]!, next[index]!];
-      return next;
-    });
-  const number = { owners: [id] };
-  const at = `masks.${index}`;
+  const piece = useCalm((s) => s.piece);
+  const frame = useCalm((s) => Math.round(s.frame));
+  const closed = strokesOf(piece).filter((stroke) => stroke.path.closed && stroke.id !== part.id);
+  // What was drawn last is most likely meant; it stands last.
+  const [wanted, setWanted] = useState<string | null>(null);
+  const stroke = closed.find(({ id }) => id === wanted) ?? closed.at(-1);
+  const id = stroke?.id ?? null;
+  useEffect(() => {
+    useShapeChoice.setState({ stroke: id });
+    return () => useShapeChoice.setState({ stroke: null });
+  }, [id]);
+  if (!stroke)
+    return (
+      <Hint role="alert">
+        There is no closed stroke. Draw the shape with the pen and close it on its first point, then add it
+        here. <Button onPress={onLeave}>Leave it</Button>
+      </Hint>
+    );
+  const groupsOf = (of: Stroke): string =>
+    groupsAround(piece, of)
+      .map((group) => ` · ${group.name}`)
+      .join('');
+  const take = () => {
+    // The stroke may stand elsewhere than it was drawn, and so may what it masks.
+    const seen = transformPath(stroke.path, worldOf(piece, stroke, frame));
+    const back = isHoldOut ? IDENTITY : inverse(worldOf(piece, part, frame));
+    if (!back) {
+      notify('What is to be masked is flat at this frame. Show it first.');
+      return;
+    }
+    const name = cutName(`${isHoldOut ? 'hold-out' : 'shape'}: ${stroke.name}`);
+    const shape: MaskShape = { kind: 'path', path: transformPath(seen, back) };
+    const mask = newMask(name, shape, isHoldOut ? 'subtract' : 'add');
+    onTake(isHoldOut ? { ...mask, stands: 'picture' } : mask);
+  };
   return (
-    <div
-      style={{
-        borderLeft: `2px solid var(${inHand ? '--head' : '--rule'})`,
-        paddingLeft: 8,
-        marginBottom: 8,
-      }}
-    >
-      <Row>
-        <button
-          type="button"
-          aria-pressed={inHand}
-          style={{ border: 0, padding: 0, background: 'none', color: 'var(--text)', textAlign: 'left' }}
-          onClick={() => {
-            useMaskInHand.setState(inHand ? { of: null, index: 0 } : { of: id, index });
-            useEditor.setState({ tool: 'select' });
-          }}
-        >
-          {index + 1} · {mask.name}
-        </button>
-        <span style={{ display: 'flex' }}>
-          {index > 0 && (
-            <IconButton plain label={`Mask ${index + 1} earlier`} onPress={() => swap(index - 1)}>
-              <ChevronUp />
-            </IconButton>
-          )}
-          {index < count - 1 && (
-            <IconButton plain label={`Mask ${index + 1} later`} onPress={() => swap(index + 1)}>
-              <ChevronDown />
-            </IconButton>
-          )}
-          <IconButton
-            plain
-            label={`Take mask ${index + 1} out`}
-            onPress={() => {
-              put((now) => now.filter((_, i) => i !== index));
-              if (inHand) useMaskInHand.setState({ of: null, index: 0 });
-            }}
-          >
-            <X />
-          </IconButton>
-        </span>
-      </Row>
-      <Segmented
-        label={`What mask ${index + 1} does`}
-        value={mask.how}
-        choices={[
-          { id: 'add', name: 'adds' },
-          { id: 'subtract', name: 'takes away' },
-          { id: 'intersect', name: 'both' },
-        ]}
-        onChange={(how) => change({ how })}
+    <div role="group" aria-label="Shape of the mask">
+      <Select
+        label="Closed stroke that is its shape"
+        value={stroke.id}
+        choices={closed.map((one) => ({ id: one.id, name: `${one.name}${groupsOf(one)}` }))}
+        onChange={setWanted}
       />
-      <Check isSelected={mask.inverted} onChange={(inverted) => change({ inverted })}>
-        Turned inside out
-      </Check>
-      {kind.endsWith('wipe') && (
-        <PartNumber {...number} part={`${at}.shape.share`} label="How far" step={0.01} {...percent} />
-      )}
-      {kind === 'clock wipe' && (
-        <PartNumber
-          {...number}
-          part={`${at}.shape.angle`}
-          label="Begins at"
-          step={Math.PI / 180}
-          {...degrees}
-        />
-      )}
-      {mask.shape.kind === 'clock wipe' && (
-        <Check
-          isSelected={mask.shape.anticlockwise}
-          onChange={(anticlockwise) =>
-            mask.shape.kind === 'clock wipe' && change({ shape: { ...mask.shape, anticlockwise } })
-          }
-        >
-          Anticlockwise
-        </Check>
-      )}
-      {kind === 'rectangle' && (
-        <PartNumber {...number} part={`${at}.shape.radius`} label="Corner radius" min={0} {...pixels} />
-      )}
-      {kind === 'path' && <PathKey id={id} index={index} mask={mask} />}
-      <PartNumber {...number} part={`${at}.feather`} label="Soft edge" min={0} max={4000} {...pixels} />
-      <PartNumber {...number} part={`${at}.expansion`} label="Wider by" min={-4000} max={4000} {...pixels} />
-      <PartNumber
-        {...number}
-        part={`${at}.opacity`}
-        label="Strength"
-        min={0}
-        max={1}
-        step={0.01}
-        {...percent}
-      />
-      <PartNumber {...number} part={`${at}.x`} label="Right by" {...pixels} />
-      <PartNumber {...number} part={`${at}.y`} label="Down by" {...pixels} />
+      <Hint>
+        {isHoldOut
+          ? 'It stands in the picture where it was drawn: what it holds out moves behind it.'
+          : 'It moves along with what it masks.'}
+      </Hint>
+      <Buttons>
+        <Button onPress={take}>Use “{stroke.name}”</Button>
+        <Button onPress={onLeave}>Leave it</Button>
+      </Buttons>
     </div>
   );
 }

@@ -1,9 +1,8 @@
 'use client';
 import { partWithId, pathAt, setMasks, type Mask } from '@/core/document';
-import { KeyToggle } from '@/ui';
+import { KeyToggle, Row } from '@/ui';
 import { edit, useCalm } from '../../state';
-import { keyState, keyToggled } from '../ink/ink-values';
-import { Row } from '../panel';
+import { keyState, keyToggled } from '../../properties';
 
 /** Keys the shape of a mask, so that it can follow what it holds out. */
 export function PathKey({ id, index, mask }: { id: string; index: number; mask: Mask }) {
@@ -24,10 +23,10 @@ export function PathKey({ id, index, mask }: { id: string; index: number; mask: 
   const keys = 'keys' in mask.shape.path ? mask.shape.path.keys.length : 0;
   return (
     <Row>
-      <span>Shape</span>
+      <span>Path</span>
       <span style={{ display: 'flex', alignItems: 'center', gap: 8, color: 'var(--text)' }}>
         {keys > 0 ? `${keys} ${keys === 1 ? 'key' : 'keys'}` : 'stays'}
-        <KeyToggle label="Shape" state={keyState(mask.shape.path, frame)} onPress={toggle} />
+        <KeyToggle label="Path" state={keyState(mask.shape.path, frame)} onPress={toggle} />
       </span>
     </Row>
   );

@@ -1,10 +1,9 @@
 'use client';
 import styled from 'styled-components';
-import { isArtwork } from '@/core/document';
-import { Button, MainButton } from '@/ui';
-import { stopWriting, useWriting, writeItself, writesItself } from '../../reveal';
+import { isArtwork, isBehind, writesItself } from '@/core/document';
+import { Button, MainButton, Group, Hint } from '@/ui';
+import { stopWriting, useWriting, writeItself } from '../../reveal';
 import { singleLayer, useCalm } from '../../state';
-import { Group, Hint } from '../panel';
 import { SelectionTitle } from '../selection-title';
 import { ArrivalGroup } from './arrival-group';
 import { CoverageGroup } from './coverage-group';
@@ -25,6 +24,7 @@ function WriteItself() {
   const writing = useWriting();
   if (!layer || !isArtwork(layer)) return null;
   const again = writesItself(piece, layer);
+  const behind = isBehind(piece, layer);
   const empty = layer.type === 'lettering' && layer.setting.text.trim() === '';
   return (
     <Group>
@@ -41,12 +41,14 @@ function WriteItself() {
           <MainButton style={{ width: '100%' }} isDisabled={empty} onPress={() => void writeItself(layer.id)}>
             {again ? 'Find its strokes anew' : 'Let it write itself'}
           </MainButton>
-          <Hint>
+          <Hint role={behind ? 'alert' : undefined} style={behind ? { color: 'var(--caution)' } : undefined}>
             {empty
               ? 'There is nothing to write: the text is empty.'
-              : again
-                ? 'It is written by its strokes. Change its text, face or size, and they follow.'
-                : 'Its strokes are found, fitted to it and timed, and it is seen through them.'}
+              : behind
+                ? 'Its strokes have not followed its text yet. Find them anew.'
+                : again
+                  ? 'It is written by its strokes. Change its text, face or size, and they follow.'
+                  : 'Its strokes are found, fitted to it and timed, and it is seen through them.'}
           </Hint>
         </>
       )}

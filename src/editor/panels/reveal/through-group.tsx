@@ -6,15 +6,16 @@ import {
   revealedBy,
   revealersOf,
   revealFault,
+  revealSchema,
   revealThrough,
   sameValue,
   setReveal,
   wholeGroup,
   type Reveal,
 } from '@/core/document';
-import { Button, Check, IconButton, notify, NumberField, pixels, Segmented, Select } from '@/ui';
-import { beginDrag, edit, endDrag, select, useCalm } from '../../state';
-import { Group, Hint, Row } from '../panel';
+import { Button, Check, IconButton, notify, Segmented, Select, Group, Hint, Row, Gap, Warning } from '@/ui';
+import { ValueField } from '../../properties';
+import { edit, select, useCalm } from '../../state';
 
 /** What the selection is seen through, and how. */
 export function ThroughGroup() {
@@ -47,11 +48,11 @@ export function ThroughGroup() {
     <Group title="Seen through">
       {mixed && <Hint>These are seen through different things.</Hint>}
       {reveal && through.length < reveal.through.length && (
-        <Hint role="alert" style={{ color: 'var(--caution)' }}>
+        <Warning>
           {through.length === 0
             ? 'What it was seen through is gone: it is seen as it is.'
             : `${reveal.through.length - through.length} of what it was seen through is gone.`}
-        </Hint>
+        </Warning>
       )}
       {through.map((one) => (
         <Row key={one.id}>
@@ -105,7 +106,7 @@ export function ThroughGroup() {
             ]}
             onChange={(by) => change({ by })}
           />
-          <div style={{ height: 6 }} />
+          <Gap />
           <Check isSelected={reveal.inverted} onChange={(inverted) => change({ inverted })}>
             Where they are not
           </Check>
@@ -117,17 +118,13 @@ export function ThroughGroup() {
               Each letter only by its own strokes
             </Check>
           )}
-          <NumberField
-            label="Soft edge"
-            value={reveal.feather}
-            min={0}
-            max={2000}
+          <ValueField
+            schema={revealSchema}
+            value={reveal}
+            part="feather"
             onChange={(feather) => change({ feather })}
-            onBegin={beginDrag}
-            onEnd={endDrag}
-            {...pixels}
           />
-          <Button style={{ width: '100%' }} onPress={() => put(null)}>
+          <Button $wide onPress={() => put(null)}>
             See it as it is
           </Button>
         </>

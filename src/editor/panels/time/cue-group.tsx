@@ -13,9 +13,8 @@ import {
   type Stroke,
 } from '@/core/document';
 import { parseTime } from '@/core/timing';
-import { Button, IconButton, notify, NumberField, percent, Segmented, Select } from '@/ui';
-import { beginDrag, changeable, edit, endDrag, select, useCalm } from '../../state';
-import { Row } from '../panel';
+import { Button, IconButton, notify, NumberField, percent, Segmented, Select, Row } from '@/ui';
+import { changeable, edit, select, useCalm } from '../../state';
 
 /** When the selected strokes begin: tied to where another one’s head or tail is. */
 export function CueGroup({ strokes }: { strokes: readonly Stroke[] }) {
@@ -36,7 +35,6 @@ export function CueGroup({ strokes }: { strokes: readonly Stroke[] }) {
     edit((p) => updateStrokes(p, free, (s) => (s.cue ? { ...s, cue: { ...s.cue, ...part } } : s)), 'cue');
   };
   const chosen = others.some((stroke) => stroke.id === to) ? to : (others.at(0)?.id ?? null);
-  const drag = { onBegin: beginDrag, onEnd: endDrag };
   return (
     <>
       {together && (
@@ -98,7 +96,6 @@ export function CueGroup({ strokes }: { strokes: readonly Stroke[] }) {
             step={0.01}
             onChange={(at) => change({ at })}
             {...percent}
-            {...drag}
           />
           <NumberField
             label="Later by"
@@ -109,7 +106,6 @@ export function CueGroup({ strokes }: { strokes: readonly Stroke[] }) {
             format={(v) => `${v} fr`}
             parse={(text) => parseTime(text, piece.rate)}
             pixelsPerStep={4}
-            {...drag}
           />
         </>
       )}

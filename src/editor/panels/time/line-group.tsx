@@ -1,8 +1,8 @@
 'use client';
 import { groupOf, setLine, type LineOfStrokes, type Stroke } from '@/core/document';
-import { Button, NameField, Segmented } from '@/ui';
+import { Button, Segmented, Group, Hint } from '@/ui';
+import { NameField } from '../../name-field';
 import { edit, groupSelected, renameGroupTo, useCalm } from '../../state';
-import { Group, Hint } from '../panel';
 
 type How = LineOfStrokes['how'] | 'apart';
 
@@ -16,7 +16,7 @@ export function LineGroup({ strokes }: { strokes: readonly Stroke[] }) {
   if (!together) {
     return strokes.length < 2 ? null : (
       <Group title="Group">
-        <Button style={{ width: '100%' }} onPress={groupSelected}>
+        <Button $wide onPress={groupSelected}>
           Group {strokes.length} strokes
         </Button>
       </Group>

@@ -1,13 +1,11 @@
 'use client';
 import { useMemo } from 'react';
 import { Area, AreaChart, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts';
-import { changed, onSpan, updateStrokes, type Stroke } from '@/core/document';
+import { changed, onSpan, updateStrokes, type Stroke, windowAt } from '@/core/document';
 import { measurePath } from '@/core/geometry';
-import { windowAt } from '@/core/document';
 import { framesPerSecond, type Pace } from '@/core/timing';
-import { NumberField, percent, Segmented } from '@/ui';
-import { beginDrag, changeable, edit, endDrag, useCalm } from '../../state';
-import { Hint } from '../panel';
+import { NumberField, percent, Segmented, Hint } from '@/ui';
+import { changeable, edit, useCalm } from '../../state';
 
 type Kind = Pace['kind'] | 'even';
 
@@ -116,8 +114,6 @@ export function PaceGroup({ strokes }: { strokes: readonly Stroke[] }) {
             onChange={(strength) =>
               put((s) => (s.pace?.kind === 'hand' ? { ...s.pace, strength } : s.pace), 'pace strength')
             }
-            onBegin={beginDrag}
-            onEnd={endDrag}
             {...percent}
           />
           <NumberField
@@ -129,8 +125,6 @@ export function PaceGroup({ strokes }: { strokes: readonly Stroke[] }) {
             onChange={(soft) =>
               put((s) => (s.pace?.kind === 'hand' ? { ...s.pace, soft } : s.pace), 'pace soft')
             }
-            onBegin={beginDrag}
-            onEnd={endDrag}
             {...percent}
           />
         </>

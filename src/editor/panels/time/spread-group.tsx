@@ -1,9 +1,8 @@
 'use client';
 import { onSpan, type Spread, type SpreadOrder, type Stroke } from '@/core/document';
 import { framesPerSecond } from '@/core/timing';
-import { Button, Check, NumberField, percent, Segmented, Select } from '@/ui';
-import { beginDrag, changeable, edit, endDrag, spreadOut, useCalm, useSpread } from '../../state';
-import { Group, Row } from '../panel';
+import { Button, Check, NumberField, percent, Segmented, Select, Group, Labelled } from '@/ui';
+import { changeable, edit, spreadOut, useCalm, useSpread } from '../../state';
 import { useFrames } from './frames-field';
 
 const ORDERS: readonly SpreadOrder[] = [
@@ -23,7 +22,6 @@ export function SpreadGroup({ strokes }: { strokes: readonly Stroke[] }) {
   const spread = useSpread();
   const frames = useFrames();
   if (strokes.length < 2) return null;
-  const drag = { onBegin: beginDrag, onEnd: endDrag };
   const put = (part: Partial<Spread>) => {
     useSpread.setState(part);
     const ids = changeable();
@@ -44,20 +42,17 @@ export function SpreadGroup({ strokes }: { strokes: readonly Stroke[] }) {
         }))}
         onChange={(order) => put({ order })}
       />
-      <Row>
-        <span>Each begins</span>
-        <div style={{ width: 146 }}>
-          <Segmented
-            label="Each begins by"
-            value={step.by}
-            choices={[
-              { id: 'frames', name: 'later by' },
-              { id: 'overlap', name: 'overlapping' },
-            ]}
-            onChange={(by) => put({ step: by === 'frames' ? { by, frames: 4 } : { by, share: 0.2 } })}
-          />
-        </div>
-      </Row>
+      <Labelled name="Each begins">
+        <Segmented
+          label="Each begins by"
+          value={step.by}
+          choices={[
+            { id: 'frames', name: 'later by' },
+            { id: 'overlap', name: 'overlapping' },
+          ]}
+          onChange={(by) => put({ step: by === 'frames' ? { by, frames: 4 } : { by, share: 0.2 } })}
+        />
+      </Labelled>
       {step.by === 'frames' ? (
         <NumberField
           label="Later by"
@@ -66,7 +61,6 @@ export function SpreadGroup({ strokes }: { strokes: readonly Stroke[] }) {
           max={10000}
           onChange={(v) => put({ step: { by: 'frames', frames: v } })}
           {...frames}
-          {...drag}
         />
       ) : (
         <NumberField
@@ -77,26 +71,22 @@ export function SpreadGroup({ strokes }: { strokes: readonly Stroke[] }) {
           step={0.01}
           onChange={(share) => put({ step: { by: 'overlap', share } })}
           {...percent}
-          {...drag}
         />
       )}
-      <Row>
-        <span>Takes</span>
-        <div style={{ width: 184 }}>
-          <Segmented
-            label="Each takes"
-            value={each.by}
-            choices={[
-              { id: 'own', name: 'its own' },
-              { id: 'frames', name: 'equal time' },
-              { id: 'speed', name: 'speed' },
-            ]}
-            onChange={(by) =>
-              put({ each: by === 'own' ? { by } : by === 'frames' ? { by, frames: 12 } : { by, speed: 60 } })
-            }
-          />
-        </div>
-      </Row>
+      <Labelled name="Takes">
+        <Segmented
+          label="Each takes"
+          value={each.by}
+          choices={[
+            { id: 'own', name: 'its own' },
+            { id: 'frames', name: 'equal time' },
+            { id: 'speed', name: 'speed' },
+          ]}
+          onChange={(by) =>
+            put({ each: by === 'own' ? { by } : by === 'frames' ? { by, frames: 12 } : { by, speed: 60 } })
+          }
+        />
+      </Labelled>
       {each.by === 'frames' && (
         <NumberField
           label="Each takes"
@@ -105,7 +95,6 @@ export function SpreadGroup({ strokes }: { strokes: readonly Stroke[] }) {
           max={10000}
           onChange={(v) => put({ each: { by: 'frames', frames: v } })}
           {...frames}
-          {...drag}
         />
       )}
       {each.by === 'speed' && (
@@ -121,7 +110,6 @@ export function SpreadGroup({ strokes }: { strokes: readonly Stroke[] }) {
             const value = Number.parseFloat(text);
             return Number.isFinite(value) ? value : null;
           }}
-          {...drag}
         />
       )}
       <NumberField
@@ -131,7 +119,6 @@ export function SpreadGroup({ strokes }: { strokes: readonly Stroke[] }) {
         max={100000}
         onChange={(total) => put({ total })}
         {...frames}
-        {...drag}
       />
       {spread.total !== null && (
         <Check isSelected onChange={() => put({ total: null })}>
@@ -142,7 +129,7 @@ export function SpreadGroup({ strokes }: { strokes: readonly Stroke[] }) {
         Hand over where strokes meet
       </Check>
       {spread.order === 'random' && (
-        <Button style={{ width: '100%' }} onPress={() => put({ seed: spread.seed + 1 })}>
+        <Button $wide onPress={() => put({ seed: spread.seed + 1 })}>
           Another chance
         </Button>
       )}

@@ -4,53 +4,57 @@ import styled from 'styled-components';
 import {
   changeKey,
   groupOf,
+  isOfWindow,
   keyedParts,
   keyedSpan,
   moveKeys,
   partOf,
+  propertyOf,
   removeKeys,
   sameKey,
   setKey,
   updateKeyed,
   withPart,
   writeAsWritten,
+  writtenWithin,
   type Keyed,
   type KeyedPart,
   type KeyRef,
   type Stroke,
 } from '@/core/document';
 import { keysOf, valueAt, type Animated } from '@/core/timing';
-import { Button, Fold, IconButton, KeyToggle, NumberField, percent } from '@/ui';
-import { isShare, partName } from '../../part-names';
+import { Button, Fold, IconButton, KeyToggle, notify, NumberField, Group, Hint } from '@/ui';
+import { fieldOf, keyState } from '../../properties';
 import {
-  beginDrag,
   changeable,
   edit,
-  endDrag,
   select,
   selectedStrokes,
   showFrame,
   singleStroke,
   useCalm,
+  useEditor,
 } from '../../state';
-import { Group, Hint } from '../panel';
 import { SelectionTitle } from '../selection-title';
 import { CueGroup } from './cue-group';
-import { EasingGroup } from './easing-group';
+import { EasingGroup } from './easing';
 import { useFrames } from './frames-field';
 import { LineGroup } from './line-group';
 import { MannerGroup } from './manner-group';
 import { PaceGroup } from './pace-group';
 import { SpreadGroup } from './spread-group';
 
-const plainNumber = {
-  step: 1,
-  format: (value: number) => String(Math.round(value * 100) / 100),
-  parse: (text: string) => {
-    const value = Number.parseFloat(text.replace(',', '.'));
-    return Number.isFinite(value) ? value : null;
-  },
-};
+/** Says where what a hand wrote goes on after the end of the piece, and offers to fit it in. */
+function sayIfTooLong(ids: readonly string[]): void {
+  const { piece } = useEditor.getState();
+  const ends = selectedStrokes(useEditor.getState()).flatMap((stroke) => keyedSpan(stroke)?.last ?? []);
+  const last = Math.max(...ends, 0);
+  const over = last - (piece.length - 1);
+  if (over <= 0) return;
+  notify(`As it was written it goes on ${over} frames after the end of the piece.`, {
+    action: { name: 'Fit it in', run: () => edit((p) => writtenWithin(p, ids, p.length - 1)) },
+  });
+}
 
 /** Freehand strokes written on as the hand wrote them: its speed, and its pauses. */
 function WrittenGroup({ strokes }: { strokes: readonly Stroke[] }) {
@@ -61,10 +65,11 @@ function WrittenGroup({ strokes }: { strokes: readonly Stroke[] }) {
   return (
     <Group title="Written by hand">
       <Button
-        style={{ width: '100%' }}
+        $wide
         onPress={() => {
           const ids = changeable();
           edit((p) => writeAsWritten(p, ids, from));
+          sayIfTooLong(ids);
         }}
       >
         As written by hand · {byHand.reduce((sum, s) => sum + s.hand!.seconds, 0).toFixed(1)} s
@@ -96,18 +101,14 @@ function PartGroup({ owner, keyed, part }: { owner: string; keyed: Keyed; part: 
   const layers = useCalm((s) => s.selection.layers);
   const frames = useFrames();
   const value = partOf(keyed, part)!;
-  const name = partName(part);
-  if (typeof (keysOf(value as Animated<string>)[0]?.value ?? value) === 'string') {
-    return <ColourKeys owner={owner} part={part} value={value as Animated<string>} />;
-  }
+  const property = propertyOf(keyed, part)!;
+  const name = property.fullName;
+  if (property.kind === 'colour')
+    return <ColourKeys owner={owner} name={name} part={part} value={value as Animated<string>} />;
+  if (property.kind === 'shape') return null;
   const number = value as Animated;
   const keys = keysOf(number);
-  const limits = { head: { min: -10, max: 10 }, tail: { min: -10, max: 10 } }[part] ?? {
-    min: -1e5,
-    max: 1e5,
-  };
-  const written = isShare(part) ? { step: 0.01, ...percent } : plainNumber;
-  const drag = { onBegin: beginDrag, onEnd: endDrag };
+  const written = fieldOf(property);
   const refOf = (index: number): KeyRef => ({ stroke: owner, part, index });
   const setNow = (to: number) => {
     if (changeable().length === 0) return;
@@ -123,14 +124,12 @@ function PartGroup({ owner, keyed, part }: { owner: string; keyed: Keyed; part: 
             label={name}
             value={Math.round(valueAt(number, frame) * 10000) / 10000}
             onChange={setNow}
-            {...limits}
-            {...drag}
             {...written}
           />
         </div>
         <KeyToggle
           label={name}
-          state={keys.length === 0 ? 'none' : keys.some((key) => key.frame === frame) ? 'here' : 'elsewhere'}
+          state={keyState(number, frame)}
           onPress={() => {
             if (changeable().length === 0) return;
             const here = keys.findIndex((key) => key.frame === frame);
@@ -164,7 +163,6 @@ function PartGroup({ owner, keyed, part }: { owner: string; keyed: Keyed; part: 
               label={`${name} key ${index + 1}: value`}
               value={key.value}
               onChange={(to) => edit((p) => changeKey(p, [ref], { value: to }), 'key value')}
-              {...limits}
               {...written}
             />
             <IconButton
@@ -182,9 +180,18 @@ function PartGroup({ owner, keyed, part }: { owner: string; keyed: Keyed; part: 
 }
 
 /** Frames at which a colour is keyed; the colours themselves are changed where the ink is. */
-function ColourKeys({ owner, part, value }: { owner: string; part: KeyedPart; value: Animated<string> }) {
+function ColourKeys({
+  owner,
+  name,
+  part,
+  value,
+}: {
+  owner: string;
+  name: string;
+  part: KeyedPart;
+  value: Animated<string>;
+}) {
   const frames = useFrames();
-  const name = partName(part);
   return (
     <Group title={name}>
       {keysOf(value).map((key, index) => (
@@ -216,7 +223,7 @@ function ColourKeys({ owner, part, value }: { owner: string; part: KeyedPart; va
 function KeyLists({ stroke }: { stroke: Stroke }) {
   const piece = useCalm((s) => s.piece);
   const group = groupOf(piece, stroke);
-  const own = keyedParts(stroke).filter((part) => part.startsWith('ink.'));
+  const own = keyedParts(stroke).filter((part) => !isOfWindow(part));
   const line = group?.line;
   const windowParts = (line ?? stroke).window.travel
     ? ['head', 'travel.length', 'slide']

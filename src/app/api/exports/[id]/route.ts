@@ -1,5 +1,6 @@
-import { idParams, route } from '@/server/http';
+import { EXPORTS } from '@/contract';
+import { answers } from '@/server/http';
 import { getExport } from '@/server/exports';
 
 export const dynamic = 'force-dynamic';
-export const GET = route({ params: idParams }, ({ params }) => getExport(params.id));
+export const GET = answers(EXPORTS.read, ({ params }) => getExport(params.id));

@@ -1,8 +1,9 @@
 import { z } from 'zod';
+import { hashSchema } from '@/contract';
 import { route } from '@/server/http';
 import { openPicture } from '@/server/pictures';
 
-const params = z.strictObject({ hash: z.string().regex(/^[0-9a-f]{64}$/, 'is not the hash of a picture') });
+const params = z.strictObject({ hash: hashSchema });
 
 export const dynamic = 'force-dynamic';
 export const GET = route({ params }, async ({ params }) => {

@@ -1,4 +1,5 @@
-import { idParams, route } from '@/server/http';
+import { EXPORTS } from '@/contract';
+import { answers } from '@/server/http';
 import { cancelExport } from '@/server/exports';
 
-export const POST = route({ params: idParams }, ({ params }) => cancelExport(params.id));
+export const POST = answers(EXPORTS.cancel, ({ params }) => cancelExport(params.id));

@@ -3,7 +3,8 @@ import { stat } from 'node:fs/promises';
 import { Readable } from 'node:stream';
 import { assetPath } from '@/server/assets';
 import { exportFile, MEDIA_TYPE } from '@/server/exports';
-import { HttpError, idParams, route } from '@/server/http';
+import { idParams } from '@/contract';
+import { HttpError, route } from '@/server/http';
 
 export const dynamic = 'force-dynamic';
 export const GET = route({ params: idParams }, async ({ params }) => {

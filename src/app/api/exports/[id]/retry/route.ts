@@ -1,4 +1,5 @@
-import { idParams, route } from '@/server/http';
+import { EXPORTS } from '@/contract';
+import { answers } from '@/server/http';
 import { retryExport } from '@/server/exports';
 
-export const POST = route({ params: idParams }, ({ params }) => retryExport(params.id));
+export const POST = answers(EXPORTS.retry, ({ params }) => retryExport(params.id));

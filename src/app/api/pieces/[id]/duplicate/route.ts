@@ -1,4 +1,5 @@
-import { idParams, route } from '@/server/http';
+import { PIECES } from '@/contract';
+import { answers } from '@/server/http';
 import { duplicatePiece } from '@/server/pieces';
 
-export const POST = route({ params: idParams }, ({ params }) => duplicatePiece(params.id));
+export const POST = answers(PIECES.duplicate, ({ params }) => duplicatePiece(params.id));

@@ -1,10 +1,7 @@
-import { idParams, route } from '@/server/http';
-import { exportSettingsSchema, listExports, requestExport } from '@/server/exports';
+import { EXPORTS } from '@/contract';
+import { listExports, requestExport } from '@/server/exports';
+import { answers } from '@/server/http';
 
 export const dynamic = 'force-dynamic';
-export const GET = route({ params: idParams }, async ({ params }) => ({
-  exports: await listExports(params.id),
-}));
-export const POST = route({ params: idParams, body: exportSettingsSchema }, ({ params, body }) =>
-  requestExport(params.id, body),
-);
+export const GET = answers(EXPORTS.list, async ({ params }) => ({ exports: await listExports(params.id) }));
+export const POST = answers(EXPORTS.request, ({ params, body }) => requestExport(params.id, body));

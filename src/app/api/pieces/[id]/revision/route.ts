@@ -1,5 +1,6 @@
-import { idParams, route } from '@/server/http';
+import { PIECES } from '@/contract';
+import { answers } from '@/server/http';
 import { pieceRevision } from '@/server/pieces';
 
 export const dynamic = 'force-dynamic';
-export const GET = route({ params: idParams }, ({ params }) => pieceRevision(params.id));
+export const GET = answers(PIECES.revision, ({ params }) => pieceRevision(params.id));

@@ -1,4 +1,5 @@
-import { idParams, route } from '@/server/http';
+import { PIECES } from '@/contract';
+import { answers } from '@/server/http';
 import { undeletePiece } from '@/server/pieces';
 
-export const POST = route({ params: idParams }, ({ params }) => undeletePiece(params.id));
+export const POST = answers(PIECES.undelete, ({ params }) => undeletePiece(params.id));

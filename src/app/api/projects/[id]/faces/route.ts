@@ -1,10 +1,11 @@
-import { idParams, route } from '@/server/http';
-import { addFace, FONT_BYTES, LINE_FACES, listFaces } from '@/server/lettering';
+import { FACES, idParams, LINE_FACES } from '@/contract';
+import { answers, route } from '@/server/http';
+import { addFace, FONT_BYTES, listFaces } from '@/server/lettering';
 
 export const dynamic = 'force-dynamic';
-export const GET = route({ params: idParams }, async ({ params }) => ({
+export const GET = answers(FACES.list, async ({ params }) => ({
   faces: await listFaces(params.id),
-  lineFaces: LINE_FACES,
+  lineFaces: [...LINE_FACES],
 }));
 export const POST = route({ params: idParams, bytes: FONT_BYTES }, ({ params, bytes, request }) =>
   addFace(params.id, bytes, new URL(request.url).searchParams.get('name') ?? ''),

@@ -1,4 +1,5 @@
-import { idParams, route } from '@/server/http';
+import { PROJECTS } from '@/contract';
+import { answers } from '@/server/http';
 import { undeleteProject } from '@/server/projects';
 
-export const POST = route({ params: idParams }, ({ params }) => undeleteProject(params.id));
+export const POST = answers(PROJECTS.undelete, ({ params }) => undeleteProject(params.id));

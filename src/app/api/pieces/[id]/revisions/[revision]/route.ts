@@ -1,7 +1,6 @@
-import { revisionParams, route } from '@/server/http';
+import { PIECES } from '@/contract';
+import { answers } from '@/server/http';
 import { readRevision } from '@/server/pieces';
 
 export const dynamic = 'force-dynamic';
-export const GET = route({ params: revisionParams }, ({ params: { id, revision } }) =>
-  readRevision(id, revision),
-);
+export const GET = answers(PIECES.readRevision, ({ params }) => readRevision(params.id, params.revision));

@@ -1,15 +1,7 @@
-import { z } from 'zod';
-import { newShelfItemSchema } from '@/core/document';
-import { route } from '@/server/http';
+import { SHELF } from '@/contract';
+import { answers } from '@/server/http';
 import { changeShelfItem, removeShelfItem } from '@/server/shelf';
 
-const params = z.strictObject({
-  id: z.uuid('is not the id of anything here'),
-  item: z.uuid('is not the id of anything here'),
-});
-
 export const dynamic = 'force-dynamic';
-export const PUT = route({ params, body: newShelfItemSchema }, ({ params, body }) =>
-  changeShelfItem(params.id, params.item, body),
-);
-export const DELETE = route({ params }, ({ params }) => removeShelfItem(params.id, params.item));
+export const PUT = answers(SHELF.change, ({ params, body }) => changeShelfItem(params.id, params.item, body));
+export const DELETE = answers(SHELF.remove, ({ params }) => removeShelfItem(params.id, params.item));

@@ -1,6 +1,5 @@
-import { revisionParams, route } from '@/server/http';
+import { PIECES } from '@/contract';
+import { answers } from '@/server/http';
 import { restoreRevision } from '@/server/pieces';
 
-export const POST = route({ params: revisionParams }, ({ params: { id, revision } }) =>
-  restoreRevision(id, revision),
-);
+export const POST = answers(PIECES.restore, ({ params }) => restoreRevision(params.id, params.revision));

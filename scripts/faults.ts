@@ -1,0 +1,297 @@
+// The trial of `npm run test:faults`: works in two windows while faults happen, then looks at what is left.
+import { execFileSync } from 'node:child_process';
+import { readdirSync, readFileSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { setTimeout as wait } from 'node:timers/promises';
+import { unzipSync } from 'fflate';
+import { chromium, type BrowserContext, type Page } from '@playwright/test';
+import type { Piece } from '../src/core/document';
+import { seeded } from '../src/core/testing/families';
+import { CHROMIUM } from './lib/chromium';
+import { three } from '../e2e/pieces';
+
+const address = process.env.BASE_URL!;
+const data = process.env.OBELUS_DATA!;
+const SAVES = 200;
+const EXPORTS = 20;
+/** Frames of the pieces: room for a marker an edit. */
+const LENGTH = 400;
+const LONGEST_MS = 8 * 60_000;
+const random = seeded(Number(process.env.SEED ?? 20));
+const between = (a: number, b: number): number => a + random() * (b - a);
+
+const began = Date.now();
+const overdue = (): boolean => Date.now() - began > LONGEST_MS;
+const count = { web: 0, worker: 0, ffmpeg: 0, PostgreSQL: 0, offline: 0, left: 0, disk: 0 };
+
+async function request<T>(method: string, path: string, body?: unknown): Promise<T> {
+  for (;;) {
+    try {
+      const response = await fetch(`${address}${path}`, {
+        method,
+        ...(body !== undefined && {
+          body: JSON.stringify(body),
+          headers: { 'Content-Type': 'application/json' },
+        }),
+        signal: AbortSignal.timeout(10_000),
+      });
+      if (response.status < 500) return (await response.json()) as T;
+    } catch {
+      // The server is away: that is what this is about.
+    }
+    if (overdue()) throw new Error(`${method} ${path} was not answered in time`);
+    await wait(300);
+  }
+}
+
+/** Asks the process around this one to kill something; resolves to whether it was there. */
+const kill = (what: string): Promise<boolean> =>
+  new Promise((resolve) => {
+    process.once('message', ({ killed }: { killed: boolean }) => resolve(killed));
+    process.send!({ kill: what });
+  });
+
+interface Work {
+  readonly name: string;
+  readonly id: string;
+  readonly page: Page;
+  readonly context: BrowserContext;
+  /** Frames at which markers were put, and those that stood there when the window said that it was saved. */
+  readonly done: Set<number>;
+  readonly acknowledged: Set<number>;
+}
+
+const project = await request<{ id: string }>('POST', '/api/projects', { name: 'Faults' });
+const browser = await chromium.launch(CHROMIUM);
+
+async function open({ page, id }: Pick<Work, 'page' | 'id'>): Promise<void> {
+  for (;;) {
+    try {
+      await page.goto(`${address}/pieces/${id}`, { timeout: 10_000 });
+      await page.locator('[data-canvas][data-frame]').waitFor({ timeout: 10_000 });
+      return;
+    } catch {
+      if (overdue()) throw new Error('a window could not be opened in time');
+      await wait(500);
+    }
+  }
+}
+
+async function begin(name: string): Promise<Work> {
+  const document = { ...three(name), length: LENGTH };
+  const { id } = await request<{ id: string }>('POST', `/api/projects/${project.id}/pieces`, { document });
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  const page = await context.newPage();
+  await open({ page, id });
+  return { name, id, page, context, done: new Set(), acknowledged: new Set() };
+}
+
+const isSaved = (page: Page): Promise<boolean> => page.locator('[data-save="saved"]').isVisible();
+
+/** Puts a marker at a frame, as a person does: the frame is typed, the key pressed. */
+async function mark(work: Work, frame: number): Promise<void> {
+  const { page } = work;
+  await page.getByLabel('Frame', { exact: true }).fill(String(frame), { timeout: 5000 });
+  await page.keyboard.press('Enter');
+  await page.locator('[data-canvas]').focus();
+  await page.keyboard.press('b');
+  await page.locator(`[data-marker="${frame}"]`).waitFor({ timeout: 5000 });
+  work.done.add(frame);
+}
+
+async function work(one: Work, saves: number, goesOffline: boolean): Promise<void> {
+  for (let i = 0; i < saves && !overdue(); i++) {
+    await mark(one, i + 2);
+    // Mostly the answer is waited for; now and then the next edit comes first.
+    const patience = random() < 0.8 ? between(700, 1500) : between(50, 300);
+    for (const until = Date.now() + patience; Date.now() < until; await wait(60)) {
+      if (!(await isSaved(one.page))) continue;
+      // The state is read after the edit had its turn: what says saved then, says it of this edit.
+      await one.page.evaluate(() => new Promise((done) => requestAnimationFrame(() => setTimeout(done))));
+      if (await isSaved(one.page)) {
+        for (const frame of one.done) one.acknowledged.add(frame);
+        break;
+      }
+    }
+    if (goesOffline && random() < 0.06) {
+      count.offline++;
+      await one.context.setOffline(true);
+      await mark(one, LENGTH - 1 - i);
+      await wait(between(500, 2500));
+      await one.context.setOffline(false);
+    }
+    if (random() < 0.05) {
+      // Left in the middle of it, and opened again.
+      count.left++;
+      await wait(between(0, 400));
+      await open(one);
+      for (const frame of one.done)
+        await one.page
+          .locator(`[data-marker="${frame}"]`)
+          .waitFor({ timeout: 15_000 })
+          .catch(() => {});
+    }
+  }
+}
+
+const windows = [await begin('First window'), await begin('Second window')];
+const long = { ...three('Exported'), length: 150 };
+const exported = await request<{ id: string }>('POST', `/api/projects/${project.id}/pieces`, {
+  document: long,
+});
+const asked: string[] = [];
+
+let working = true;
+async function exporting(): Promise<void> {
+  for (let i = 0; i < EXPORTS && !overdue(); i++) {
+    const format = i % 4 === 3 ? 'png' : 'webm';
+    const { id } = await request<{ id: string }>('POST', `/api/pieces/${exported.id}/exports`, {
+      format,
+      scale: 0.5,
+      first: 0,
+      last: long.length - 1,
+    });
+    asked.push(id);
+    await wait(between(2000, 5000));
+  }
+}
+
+async function faults(): Promise<void> {
+  const kinds = ['web server', 'export worker', 'ffmpeg', 'PostgreSQL'] as const;
+  const short = {
+    'web server': 'web',
+    'export worker': 'worker',
+    ffmpeg: 'ffmpeg',
+    PostgreSQL: 'PostgreSQL',
+  } as const;
+  while (working && !overdue()) {
+    await wait(between(1500, 4500));
+    const what = kinds[Math.floor(random() * kinds.length)]!;
+    if (working && (await kill(what))) count[short[what]]++;
+  }
+}
+
+/** Fills the disk for some seconds, three times. */
+async function fillDisk(): Promise<void> {
+  if (!process.env.DISK_SMALL) return;
+  for (let i = 0; i < 3 && working; i++) {
+    await wait(between(12_000, 25_000));
+    const { bavail, bsize } = statfsSync(data);
+    try {
+      writeFileSync(join(data, 'filler'), Buffer.alloc(Math.max(0, bavail * bsize - 4 * 1024 * 1024)));
+      count.disk++;
+      await wait(between(4000, 8000));
+    } finally {
+      rmSync(join(data, 'filler'), { force: true });
+    }
+  }
+}
+
+const edits = SAVES / windows.length;
+const others = Promise.all([faults(), fillDisk()]);
+await Promise.all([work(windows[0]!, edits, false), work(windows[1]!, edits, true), exporting()]);
+working = false;
+await others;
+rmSync(join(data, 'filler'), { force: true });
+
+// Everything is left in peace now: what is on its way arrives.
+for (const { page, context } of windows) {
+  await context.setOffline(false);
+  for (let i = 0; i < 120 && !(await isSaved(page)); i++) await wait(500);
+}
+
+let lostAcknowledged = 0;
+let lostOthers = 0;
+let mixed = 0;
+for (const one of windows) {
+  const { document } = await request<{ document: Piece }>('GET', `/api/pieces/${one.id}`);
+  const there = new Set(document.markers.map((marker) => marker.frame));
+  if (document.name !== one.name) mixed++;
+  lostAcknowledged += [...one.acknowledged].filter((frame) => !there.has(frame)).length;
+  lostOthers += [...one.done].filter((frame) => !there.has(frame)).length;
+}
+
+interface Export {
+  readonly id: string;
+  readonly status: string;
+  readonly message: string | null;
+  readonly settings: { readonly format: string };
+}
+let refusedInWords = 0;
+const done: Export[] = [];
+let stuck = 0;
+for (const id of asked) {
+  let tries = 0;
+  for (const until = Date.now() + 90_000; ; await wait(300)) {
+    const now = await request<Export>('GET', `/api/exports/${id}`);
+    if (now.status === 'done') {
+      done.push(now);
+      break;
+    }
+    if (now.status === 'failed' && tries++ < 3) {
+      if (!/disk is full|stopped \d times/.test(now.message ?? ''))
+        console.log(`export failed: ${now.message}`);
+      refusedInWords++;
+      await request('POST', `/api/exports/${id}/retry`);
+    }
+    if (Date.now() > until) {
+      stuck++;
+      console.log(`stuck: ${JSON.stringify(now)}`);
+      break;
+    }
+  }
+}
+let broken = 0;
+for (const { id, settings } of done) {
+  const response = await fetch(`${address}/api/exports/${id}/file`);
+  const file = join(data, 'looked-at');
+  writeFileSync(file, Buffer.from(await response.arrayBuffer()));
+  const frames =
+    settings.format === 'webm'
+      ? Number(
+          execFileSync(
+            'ffprobe',
+            [
+              '-v',
+              'error',
+              '-count_frames',
+              '-select_streams',
+              'v:0',
+              '-show_entries',
+              'stream=nb_read_frames',
+              '-of',
+              'csv=p=0',
+              file,
+            ],
+            { encoding: 'utf8' },
+          ).trim(),
+        )
+      : Object.keys(unzipSync(readFileSync(file))).length;
+  if (frames !== long.length) broken++;
+  rmSync(file);
+}
+const left = readdirSync(join(data, 'rendering')).length;
+await browser.close();
+
+const edited = windows.reduce((sum, one) => sum + one.done.size, 0);
+const acknowledged = windows.reduce((sum, one) => sum + one.acknowledged.size, 0);
+const rows: [string, string][] = [
+  ['edits made in two windows, of them seen saved meanwhile', `${edited}, ${acknowledged}`],
+  [
+    'kills of web server, worker, ffmpeg, PostgreSQL',
+    `${count.web}, ${count.worker}, ${count.ffmpeg}, ${count.PostgreSQL}`,
+  ],
+  ['times offline, times left and opened again', `${count.offline}, ${count.left}`],
+  ['times the disk was full', String(count.disk)],
+  ['acknowledged edits lost', String(lostAcknowledged)],
+  ['other edits lost', String(lostOthers)],
+  ['pieces mixed', String(mixed)],
+  ['exports asked for, done', `${asked.length}, ${done.length}`],
+  ['exports that failed in words and were run again', String(refusedInWords)],
+  ['exports stuck, broken', `${stuck}, ${broken}`],
+  ['half-written files left behind', String(left)],
+  ['seconds', ((Date.now() - began) / 1000).toFixed(0)],
+];
+console.table(Object.fromEntries(rows));
+console.log(`FAULTS ${JSON.stringify(rows)}`);
+process.exit(lostAcknowledged + lostOthers + mixed + stuck + broken > 0 ? 1 : 0);

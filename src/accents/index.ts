@@ -1,0 +1,2 @@
+export { ACCENTS } from './accents';
+export { PENS } from './pens';

@@ -1,0 +1,85 @@
+import { z } from 'zod';
+import type { Piece } from '@/core/document';
+import { rateSchema } from '@/core/timing';
+import { endpoint, idParams, revisionParams } from './endpoint';
+
+/** A document that the server has checked: it is not checked again. */
+const checkedDocument = z.custom<Piece>((value) => typeof value === 'object' && value !== null);
+
+const revision = z.number().int().min(1);
+
+/** What the card of a piece shows. */
+export const pieceSummarySchema = z.strictObject({
+  id: z.uuid(),
+  name: z.string(),
+  revision,
+  width: z.number(),
+  height: z.number(),
+  length: z.number(),
+  rate: rateSchema,
+  over: z.string().nullable(),
+  strokes: z.number(),
+  updatedAt: z.iso.datetime(),
+});
+export type PieceSummary = z.infer<typeof pieceSummarySchema>;
+
+/** A piece for the editor: how it stands, and its document. */
+const openPieceSchema = z.strictObject({
+  id: z.uuid(),
+  projectId: z.uuid(),
+  projectName: z.string(),
+  revision,
+  /** The session that made this revision. */
+  savedBy: z.string(),
+  document: checkedDocument,
+});
+export type OpenPiece = Readonly<z.infer<typeof openPieceSchema>>;
+
+/** An entry of the history. */
+const revisionSummarySchema = z.strictObject({
+  revision,
+  createdAt: z.iso.datetime(),
+  note: z.string().nullable(),
+});
+export type RevisionSummary = z.infer<typeof revisionSummarySchema>;
+
+const made = z.strictObject({ id: z.uuid(), revision });
+const one = { params: idParams };
+
+/** Documents that are sent are checked by their own reader, which says where their faults lie. */
+const sent = z.unknown();
+
+export const PIECES = {
+  open: endpoint('GET', '/api/pieces/:id', { ...one, answer: openPieceSchema }),
+  /** Over the revision it is based on: a stale save is refused with 409. */
+  save: endpoint('PUT', '/api/pieces/:id', {
+    ...one,
+    body: z.strictObject({
+      baseRevision: revision,
+      session: z.string().regex(/^[A-Za-z0-9-]{1,60}$/),
+      document: sent,
+    }),
+    answer: z.strictObject({ revision }),
+  }),
+  remove: endpoint('DELETE', '/api/pieces/:id', one),
+  undelete: endpoint('POST', '/api/pieces/:id/undelete', one),
+  duplicate: endpoint('POST', '/api/pieces/:id/duplicate', { ...one, answer: made }),
+  revision: endpoint('GET', '/api/pieces/:id/revision', { ...one, answer: z.strictObject({ revision }) }),
+  revisions: endpoint('GET', '/api/pieces/:id/revisions', {
+    ...one,
+    answer: z.strictObject({ revisions: z.array(revisionSummarySchema) }),
+  }),
+  readRevision: endpoint('GET', '/api/pieces/:id/revisions/:revision', {
+    params: revisionParams,
+    answer: z.strictObject({ revision, document: checkedDocument }),
+  }),
+  restore: endpoint('POST', '/api/pieces/:id/revisions/:revision/restore', {
+    params: revisionParams,
+    answer: z.strictObject({ revision }),
+  }),
+  create: endpoint('POST', '/api/projects/:id/pieces', {
+    ...one,
+    body: z.strictObject({ document: sent }),
+    answer: made,
+  }),
+};

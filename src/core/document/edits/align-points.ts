@@ -1,0 +1,77 @@
+import { distance, norm, scale, subtract, unit, type Path, type PathPoint, type Point } from '../../geometry';
+
+type Axis = 'x' | 'y';
+
+export const movedTo = (path: Path, to: ReadonlyMap<number, Partial<Point>>): Path => ({
+  ...path,
+  points: path.points.map((p, i) => (to.has(i) ? { ...p, ...to.get(i) } : p)),
+});
+
+/** Puts chosen points on one level (`y`) or upright (`x`) line: their mean, or their first or last along it. */
+export function alignPoints(
+  path: Path,
+  indices: readonly number[],
+  axis: Axis,
+  to: 'least' | 'mean' | 'most',
+): Path {
+  const values = indices.map((i) => path.points[i]![axis]);
+  if (values.length < 2) return path;
+  const at =
+    to === 'least'
+      ? Math.min(...values)
+      : to === 'most'
+        ? Math.max(...values)
+        : values.reduce((a, b) => a + b, 0) / values.length;
+  return movedTo(path, new Map(indices.map((i) => [i, { [axis]: at }])));
+}
+
+/** Spaces chosen points evenly along an axis, the outermost staying. */
+export function distributePoints(path: Path, indices: readonly number[], axis: Axis): Path {
+  if (indices.length < 3) return path;
+  const sorted = [...indices].sort((a, b) => path.points[a]![axis] - path.points[b]![axis]);
+  const [first, last] = [path.points[sorted[0]!]![axis], path.points[sorted.at(-1)!]![axis]];
+  return movedTo(
+    path,
+    new Map(sorted.map((i, k) => [i, { [axis]: first + ((last - first) * k) / (sorted.length - 1) }])),
+  );
+}
+
+/** Puts chosen points at their common mean, on both axes. */
+export const averagePoints = (path: Path, indices: readonly number[]): Path =>
+  alignPoints(alignPoints(path, indices, 'x', 'mean'), indices, 'y', 'mean');
+
+/** Turns a nearly level (or upright) handle pair exactly level: the handles of chosen points lie along an axis. */
+export function levelHandles(path: Path, indices: readonly number[], axis: Axis): Path {
+  const flat = (h: Point): Point => {
+    const length = norm(h);
+    const sign = Math.sign(axis === 'y' ? h.x : h.y) || 1;
+    return axis === 'y' ? { x: sign * length, y: 0 } : { x: 0, y: sign * length };
+  };
+  return {
+    ...path,
+    points: path.points.map((p, i) =>
+      indices.includes(i)
+        ? { ...p, in: norm(p.in) > 0 ? flat(p.in) : p.in, out: norm(p.out) > 0 ? flat(p.out) : p.out }
+        : p,
+    ),
+  };
+}
+
+/** Makes points symmetric: handles in one line and of one length, along the way the path has there. */
+export function toSymmetric(path: Path, indices: readonly number[]): Path {
+  const n = path.points.length;
+  return {
+    ...path,
+    points: path.points.map((p, i): PathPoint => {
+      if (!indices.includes(i)) return p;
+      const ends = !path.closed && (i === 0 || i === n - 1);
+      if (ends) return { ...p, kind: 'symmetric' };
+      const before = path.points[(i - 1 + n) % n]!;
+      const after = path.points[(i + 1) % n]!;
+      const own = unit(subtract(p.out, p.in));
+      const along = norm(own) > 0 ? own : unit(subtract(after, before));
+      const length = (norm(p.in) + norm(p.out)) / 2 || (distance(before, p) + distance(p, after)) / 6;
+      return { ...p, kind: 'symmetric', in: scale(along, -length), out: scale(along, length) };
+    }),
+  };
+}

@@ -1,0 +1,49 @@
+import { MOST_EFFECTS, type Effect } from '../../effects';
+import { changed, sameValue } from '../changed';
+import { partWithId, type Part, type Piece } from '../schema';
+import { updateParts } from './place';
+
+/** The effects of a layer or group, one after another. */
+export const effectsOf = (part: Part | undefined): readonly Effect[] => part?.effects ?? [];
+
+/** Layers and groups with the effects that a rule makes of those they have. */
+export const changeEffects = (
+  piece: Piece,
+  ids: readonly string[],
+  to: (effects: readonly Effect[]) => readonly Effect[],
+): Piece =>
+  updateParts(piece, ids, <P extends Part>(part: P) => {
+    const effects = to(effectsOf(part)).slice(0, MOST_EFFECTS);
+    return changed<P>(part, { effects: effects.length > 0 ? effects : undefined } as Partial<P>);
+  });
+
+/** Puts an effect at the end of those of layers and groups. */
+export const addEffect = (piece: Piece, ids: readonly string[], effect: Effect): Piece =>
+  changeEffects(piece, ids, (effects) => [...effects, effect]);
+
+/** Takes the effect at a place in the order out. */
+export const removeEffect = (piece: Piece, ids: readonly string[], index: number): Piece =>
+  changeEffects(piece, ids, (effects) => effects.filter((_, i) => i !== index));
+
+/** Moves an effect to another place in the order. */
+export const moveEffect = (piece: Piece, ids: readonly string[], from: number, to: number): Piece =>
+  changeEffects(piece, ids, (effects) => {
+    const moved = effects[from];
+    if (!moved || to < 0 || to >= effects.length) return effects;
+    const others = effects.filter((_, i) => i !== from);
+    return [...others.slice(0, to), moved, ...others.slice(to)];
+  });
+
+/** Changes the effect at a place in the order. */
+export const changeEffect = (
+  piece: Piece,
+  ids: readonly string[],
+  index: number,
+  to: (effect: Effect) => Effect,
+): Piece => changeEffects(piece, ids, (effects) => effects.map((one, i) => (i === index ? to(one) : one)));
+
+/** Whether layers and groups have the same kinds of effects in the same order, so that one form is for all of them. */
+export const haveSameEffects = (piece: Piece, ids: readonly string[]): boolean => {
+  const [first, ...more] = ids.map((id) => effectsOf(partWithId(piece, id)).map(({ is }) => is.kind));
+  return more.every((kinds) => sameValue(kinds, first));
+};

@@ -1,0 +1,22 @@
+import { pathBounds } from '../../geometry';
+import { scaled } from '../../properties';
+import { isKeyed } from '../../timing';
+import { markColour } from '../ink-schema';
+import { movePoints } from '../edits/points';
+import { layerSchema, type Stroke } from '../schema';
+import { PLAIN, type LayerKind } from './kind';
+
+/** One pen movement. */
+export const STROKE_KIND: LayerKind<Stroke> = {
+  ...PLAIN,
+  box: ({ path }) => pathBounds(path),
+  moved: (stroke, by) => ({ ...stroke, path: movePoints(stroke.path, by) }),
+  scaled: (stroke, factor, about) => scaled(layerSchema, stroke, factor, about),
+  colour: ({ ink }) => markColour(ink),
+  ownColour: ({ ink }) => (isKeyed(ink.colour) ? null : ink.colour),
+  recoloured: (stroke, colour) => ({ ...stroke, ink: { ...stroke.ink, colour } }),
+  retimed: (stroke, _at, factor) =>
+    stroke.cue
+      ? { ...stroke, cue: { ...stroke.cue, offset: Math.round(stroke.cue.offset * factor) } }
+      : stroke,
+};

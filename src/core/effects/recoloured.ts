@@ -1,0 +1,34 @@
+import type { DrawItem, GroupItem } from '../draw';
+import { isRadial, type Colouring } from '../ink';
+import type { Items } from './effect';
+
+const inColour = (colour: Colouring, to: string): Colouring => {
+  if (typeof colour === 'string') return to;
+  if (isRadial(colour)) return { ...colour, stops: colour.stops.map((stop) => ({ ...stop, colour: to })) };
+  return { ...colour, stops: colour.stops.map((stop) => ({ ...stop, colour: to })) };
+};
+
+/** An item in another colour, shape by shape; null where its colours decide what is seen of it. */
+function byShapes(item: DrawItem, to: string): DrawItem | null {
+  if (item.operator === 'keep' || item.operator === 'erase') return item;
+  if (item.blend) return null;
+  if (item.kind !== 'group') return { ...item, colour: inColour(item.colour, to) };
+  if (item.ground || item.filters?.some(({ kind }) => kind === 'alpha from brightness')) return null;
+  const items: DrawItem[] = [];
+  for (const inner of item.items) {
+    const one = byShapes(inner, to);
+    if (!one) return null;
+    items.push(one);
+  }
+  const { filters, ...plain } = item;
+  const left = filters?.filter(({ kind }) => kind !== 'tint') ?? [];
+  return { ...plain, items, ...(left.length > 0 && { filters: left }) };
+}
+
+/** Items all in one colour, as transparent as they were. */
+export function recoloured(items: Items, colour: string): Items {
+  const shapes = items.map((item) => byShapes(item, colour));
+  if (shapes.every((item): item is DrawItem => item !== null)) return shapes;
+  const tinted: GroupItem = { kind: 'group', items, filters: [{ kind: 'tint', colour }], opacity: 1 };
+  return [tinted];
+}

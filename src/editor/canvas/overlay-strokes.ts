@@ -1,0 +1,148 @@
+import { norm, measurePath, pointAtLength, tangentAtLength, type Path } from '@/core/geometry';
+import { inkedLengths } from '@/core/ink';
+import { strokesOf, windowAt, type Stroke } from '@/core/document';
+import { inkedLength } from '@/core/scene';
+import type { EditorState } from '../state';
+import { OVERLAY } from './colours';
+import { standing } from './standing';
+import type { ToolMarks } from './tools/tool-marks';
+import { toScreen, type View } from './view';
+import { type Context, line, outlined, square, dot, arrow } from './overlay-drawing';
+import { CROWD, TINY, MANY, tinyBadge, badge, crowd } from './overlay-badges';
+
+/** The two ends of the ink: a minium nib for the head, a verdigris dot for the tail. */
+function ends(context: Context, view: View, stroke: Stroke, frame: number): void {
+  const m = measurePath(stroke.path);
+  const inked = inkedLengths(windowAt(stroke, frame), m.length, stroke.path.closed);
+  if (!inked || m.length === 0) return;
+  const along = (s: number) => (stroke.path.closed && s > m.length ? s - m.length : s);
+  dot(context, toScreen(view, pointAtLength(m, along(inked.from))), 4.5, OVERLAY.tail, OVERLAY.ink);
+  const head = toScreen(view, pointAtLength(m, along(inked.to)));
+  const t = tangentAtLength(m, along(inked.to));
+  context.save();
+  context.translate(head.x, head.y);
+  context.rotate(Math.atan2(t.y, t.x));
+  context.beginPath();
+  context.moveTo(12, 0);
+  context.quadraticCurveTo(2, -1, -3, -6);
+  context.quadraticCurveTo(-6, 0, -3, 6);
+  context.quadraticCurveTo(2, 1, 12, 0);
+  context.closePath();
+  context.fillStyle = OVERLAY.head;
+  context.strokeStyle = OVERLAY.ink;
+  context.lineWidth = 1.2;
+  context.fill();
+  context.stroke();
+  context.restore();
+}
+
+function pointsAndHandles(context: Context, view: View, path: Path, chosen: readonly number[]): void {
+  for (const i of chosen) {
+    const p = path.points[i];
+    if (!p) continue;
+    const at = toScreen(view, p);
+    for (const side of ['in', 'out'] as const) {
+      if (norm(p[side]) === 0) continue;
+      const tip = toScreen(view, { x: p.x + p[side].x, y: p.y + p[side].y });
+      context.beginPath();
+      context.moveTo(at.x, at.y);
+      context.lineTo(tip.x, tip.y);
+      outlined(context, 1, OVERLAY.vellum);
+      dot(context, tip, 3.6, OVERLAY.vellum, OVERLAY.ink);
+    }
+  }
+  path.points.forEach((p, i) => {
+    const at = toScreen(view, p);
+    const picked = chosen.includes(i);
+    if (p.kind === 'smooth') dot(context, at, 4.6, picked ? OVERLAY.head : OVERLAY.ink, OVERLAY.vellum);
+    else square(context, at, 4.2, picked ? OVERLAY.head : OVERLAY.ink, OVERLAY.vellum);
+  });
+}
+
+/** What an overlay is drawn of. */
+export interface Seen {
+  readonly context: Context;
+  readonly view: View;
+  readonly state: EditorState;
+  readonly tool: ToolMarks;
+}
+
+const isAway = (state: EditorState, layer: Stroke): boolean =>
+  layer.hidden || (state.solo.length > 0 && !state.solo.includes(layer.id));
+
+/** The strokes as they stand, those that are chosen, and those of them that are worked on at their paths. */
+function strokesSeen(state: EditorState) {
+  const { piece, selection } = state;
+  const strokes = strokesOf(piece).map(standing);
+  const chosen = strokes.filter((layer) => selection.layers.includes(layer.id) && !isAway(state, layer));
+  // What is placed is seen in its box; its strokes would only hide it.
+  const placing = state.step === 'place' && state.tool === 'select';
+  // Where ink is chosen it must be seen: its path is then only hinted at.
+  const quiet = state.step === 'ink' && state.tool === 'select' && selection.points.length === 0;
+  return { strokes, chosen, worked: placing ? [] : chosen, quiet };
+}
+
+/** Paths of strokes whose ink is not there now. */
+export function hintedPaths({ context, view, state }: Seen): void {
+  const { strokes, chosen } = strokesSeen(state);
+  // So many paths would hide the picture, and take longer to draw than it.
+  if (strokes.length > CROWD && !state.linesOnly && state.step !== 'trace') return;
+  for (const layer of strokes) {
+    if (isAway(state, layer) || chosen.includes(layer)) continue;
+    const inked = inkedLength(layer, state.frame) / Math.max(1, measurePath(layer.path).length);
+    // Ink shows where the stroke lies; what is not inked now is shown by its path.
+    if (inked > 0.999 && !state.linesOnly) continue;
+    line(context, view, layer.path);
+    context.lineWidth = 1;
+    context.strokeStyle = state.linesOnly ? OVERLAY.vellum : OVERLAY.faint;
+    context.setLineDash(state.linesOnly ? [] : [3, 4]);
+    context.stroke();
+    context.setLineDash([]);
+  }
+}
+
+/** Numbers in the writing order. */
+export function orderNumbers({ context, view, state, tool }: Seen): void {
+  const { strokes, chosen } = strokesSeen(state);
+  strokes.forEach((layer, i) => {
+    if (isAway(state, layer) || chosen.includes(layer)) return;
+    const short = measurePath(layer.path).length * view.zoom < TINY;
+    if (short && strokes.length > MANY && !tool.tapped) {
+      // So close together they are of use only to whoever works on the strokes.
+      if (state.step === 'trace') tinyBadge(context, view, layer, i + 1);
+      return;
+    }
+    if (strokes.length > CROWD && state.step !== 'trace' && !tool.tapped) return;
+    badge(context, view, layer, i + 1, tool.tapped?.includes(layer.id) === true);
+  });
+}
+
+/** The chosen strokes with what can be taken hold of. */
+export function chosenStrokes({ context, view, state }: Seen): void {
+  const { strokes, chosen, worked, quiet } = strokesSeen(state);
+  if (worked.length > CROWD && !state.base) crowd(context, view, worked);
+  for (const layer of worked.length > CROWD ? [] : worked) {
+    line(context, view, layer.path);
+    if (quiet) {
+      context.lineWidth = 1;
+      context.strokeStyle = OVERLAY.head;
+      context.setLineDash([2, 6]);
+      context.stroke();
+      context.setLineDash([]);
+    } else {
+      outlined(context, 1.2, OVERLAY.head);
+      arrow(context, view, layer.path, OVERLAY.head);
+    }
+    badge(context, view, layer, strokes.indexOf(layer) + 1, true);
+  }
+  const [only, ...more] = chosen;
+  if (only && more.length === 0 && !only.locked && !quiet && state.step !== 'place')
+    pointsAndHandles(context, view, only.path, shownHandles(only, state));
+  if (!quiet && worked.length <= CROWD) for (const layer of worked) ends(context, view, layer, state.frame);
+}
+
+/** Points whose handles are shown: the selected ones and, while the pen draws, the last one drawn. */
+export function shownHandles(stroke: Stroke, { selection, drawing }: EditorState): readonly number[] {
+  if (drawing?.stroke !== stroke.id) return selection.points;
+  return [drawing.at === 'end' ? stroke.path.points.length - 1 : 0];
+}

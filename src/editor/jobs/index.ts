@@ -1,0 +1,3 @@
+export * from './job';
+export * from './page-scope';
+export * from './worker-line';

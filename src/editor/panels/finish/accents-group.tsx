@@ -1,0 +1,123 @@
+'use client';
+import { ACCENTS, PENS } from '@/accents';
+import {
+  asWholes,
+  insertAccent,
+  layersOf,
+  layoutFrom,
+  mappedBox,
+  newRider,
+  ownBox,
+  partWithId,
+  setRider,
+  worldOf,
+  type AccentPlace,
+  type Piece,
+} from '@/core/document';
+import { unite } from '@/core/geometry';
+import { Button, Fold, Hint } from '@/ui';
+import { useSizeOfPicture } from '../../properties';
+import { keepOnShelf, takeOffShelf, useShelfItems } from '../../shelf';
+import { edit, newId, select, useCalm, useEditor } from '../../state';
+import { CardGrid, PieceCard } from '../piece-cards';
+
+/** Width for which accents are made, px, of a picture 1080 high: what they are put round or under is about so wide. */
+const MADE_FOR = 560;
+
+/** About the middle of what is chosen and as wide as that; in the middle of the picture where nothing is. */
+function placeFor(piece: Piece, ids: readonly string[], frame: number, size: number): AccentPlace {
+  const boxes = ids.flatMap((id) => {
+    const part = partWithId(piece, id);
+    const own = part && ownBox(piece, id, frame);
+    return (own && mappedBox(own, worldOf(piece, part, frame))) ?? [];
+  });
+  const box = unite(boxes);
+  if (!box) return { x: piece.size.width / 2, y: piece.size.height / 2, scale: 1 };
+  const scale = Math.min(3, Math.max(0.25, (box.right - box.left) / (MADE_FOR * size)));
+  return { x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2, scale: Number(scale.toFixed(2)) };
+}
+
+const chosenNow = (): { piece: Piece; ids: string[]; frame: number } => {
+  const { piece, selection, frame } = useEditor.getState();
+  return { piece, ids: asWholes(piece, selection.layers), frame: Math.round(frame) };
+};
+
+/** Puts an accent in at the playhead, about what is chosen, and takes it in hand. */
+function putAccent(accent: Piece, size: number): void {
+  const { piece, ids, frame } = chosenNow();
+  const put = insertAccent(piece, accent, frame, placeFor(piece, ids, frame, size), newId);
+  edit(() => put.piece);
+  select({ layers: layersOf(put.piece, put.group) });
+}
+
+/** Puts a pen in that writes what is chosen; where that is nothing it can ride on, in the middle of the picture. */
+function putPen(pen: Piece, size: number): void {
+  const { piece, ids } = chosenNow();
+  const on = ids.length === 1 ? partWithId(piece, ids[0]!) : undefined;
+  const strokes = on && (!('type' in on) || on.type === 'stroke');
+  const middle = { x: piece.size.width / 2, y: piece.size.height / 2, scale: 1 };
+  const put = insertAccent(piece, pen, 0, middle, newId);
+  const rider = on && strokes ? { ...newRider(on.id, size), turned: false } : null;
+  edit(() => (rider ? setRider(put.piece, put.group, rider) : put.piece));
+  select({ layers: layersOf(put.piece, put.group) });
+}
+
+/** Small animated marks, ours and one's own, and pens that write. */
+export function AccentsGroup() {
+  const own = useShelfItems('accent');
+  const size = useSizeOfPicture();
+  const chosen = useCalm((s) => s.selection.layers.length);
+  const keep = () => {
+    const { piece, ids } = chosenNow();
+    const layers = ids.flatMap((id) => layersOf(piece, id));
+    const name = partWithId(piece, ids[0]!)?.name ?? 'Accent';
+    void keepOnShelf({ kind: 'accent', name, content: { ...layoutFrom(piece, layers, name), fields: [] } });
+  };
+  return (
+    <>
+      <Fold title="Accents">
+        <CardGrid aria-label="Accents">
+          {own.map((item) => (
+            <PieceCard
+              key={item.id}
+              piece={item.content}
+              name={item.name}
+              hint={`Put “${item.name}” in at the playhead`}
+              onTake={() => putAccent(item.content, size)}
+              onRemove={() => void takeOffShelf(item.id)}
+            />
+          ))}
+          {ACCENTS.map(({ id, piece }) => (
+            <PieceCard
+              key={id}
+              piece={piece}
+              name={piece.name}
+              hint={`Put “${piece.name}” in at the playhead`}
+              onTake={() => putAccent(piece, size)}
+            />
+          ))}
+        </CardGrid>
+        <Button $wide isDisabled={chosen === 0} onPress={keep}>
+          Keep the selection as an accent
+        </Button>
+        <Hint>They come at the playhead, about what is chosen and as wide; each is an ordinary group.</Hint>
+      </Fold>
+      <Fold title="Pens">
+        <CardGrid aria-label="Pens">
+          {PENS.map(({ id, piece }) => (
+            <PieceCard
+              key={id}
+              piece={piece}
+              name={piece.name}
+              hint={`Let a ${piece.name.toLowerCase()} write what is chosen`}
+              onTake={() => putPen(piece, size)}
+            />
+          ))}
+        </CardGrid>
+        <Hint>
+          With a stroke or a group of strokes chosen, the pen writes it; how it leans is set in Place.
+        </Hint>
+      </Fold>
+    </>
+  );
+}

@@ -1,0 +1,1 @@
+export { FinishPanel } from './finish-panel';

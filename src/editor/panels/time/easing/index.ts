@@ -1,0 +1,2 @@
+export { EasingGroup } from './easing-group';
+export * from './easing-kinds';

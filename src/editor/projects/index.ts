@@ -1,0 +1,1 @@
+export { ProjectList } from './project-list';

@@ -1,0 +1,300 @@
+import type { OpenPiece } from '@/contract';
+import { newPiece, type Piece } from '@/core/document';
+import { ApiError } from './api';
+import type { Draft } from './drafts';
+import { placeInWords } from './place-in-words';
+import { startSaving, type SaveState } from './saving';
+
+jest.useFakeTimers();
+
+/** Lets promises run without time passing. */
+const turn = async () => {
+  for (let i = 0; i < 30; i++) await Promise.resolve();
+};
+const pass = async (ms: number) => {
+  await jest.advanceTimersByTimeAsync(ms);
+  await turn();
+};
+
+/** A server that holds one piece, as the real one does: stale saves are refused, a save sent again is taken as done. */
+function fakeServer(document: Piece) {
+  const server = {
+    revision: 1,
+    savedBy: 'someone',
+    document,
+    reachable: true,
+    /** Loses the answer to the next save, after taking it. */
+    losesAnswer: false,
+    refuses: null as ApiError | null,
+    beside: [] as string[],
+    saves: 0,
+    hold: null as Promise<void> | null,
+  };
+  const away = () => new ApiError(0, 'The server cannot be reached.');
+  const ports = {
+    async read(): Promise<OpenPiece> {
+      if (!server.reachable) throw away();
+      const { revision, savedBy, document: stored } = server;
+      return { id: 'p', projectId: 'q', projectName: 'Q', revision, savedBy, document: stored };
+    },
+    revision: async () => server.revision,
+    async save(body: { baseRevision: number; session: string; document: Piece }) {
+      if (!server.reachable) throw away();
+      if (server.refuses) throw server.refuses;
+      server.saves++;
+      const again = server.savedBy === body.session && server.revision === body.baseRevision + 1;
+      if (again && JSON.stringify(server.document) === JSON.stringify(body.document))
+        return { revision: server.revision };
+      if (body.baseRevision !== server.revision)
+        throw new ApiError(409, 'Changed elsewhere.', { revision: server.revision });
+      Object.assign(server, {
+        revision: server.revision + 1,
+        savedBy: body.session,
+        document: structuredClone(body.document),
+      });
+      const mine = server.revision;
+      if (server.losesAnswer) {
+        server.losesAnswer = false;
+        throw away();
+      }
+      await server.hold;
+      return { revision: mine };
+    },
+    restore: async () => {},
+    async putBeside(other: Piece) {
+      server.beside.push(other.name);
+    },
+  };
+  return { server, ports };
+}
+
+/** A browser's store of drafts. */
+function fakeDrafts() {
+  const kept = new Map<string, Draft>();
+  return {
+    kept,
+    box: {
+      async keep(draft: Draft) {
+        kept.set(draft.session, structuredClone(draft));
+      },
+      async drop({ session }: { session: string }) {
+        kept.delete(session);
+      },
+    },
+  };
+}
+
+const named = (name: string): Piece => ({ ...newPiece('First'), name });
+
+/** A window on the piece. */
+async function openWindow(
+  { ports }: ReturnType<typeof fakeServer>,
+  { kept, box }: ReturnType<typeof fakeDrafts>,
+  session: string,
+) {
+  const opened = await ports.read();
+  const orphans = [...kept.values()];
+  const desk = { piece: opened.document, dragging: false, said: [] as string[] };
+  let shown: SaveState = { status: 'saved', message: '', revision: opened.revision };
+  const saving = startSaving(
+    opened,
+    session,
+    {
+      document: () => desk.piece,
+      isDragging: () => desk.dragging,
+      take: (piece) => {
+        desk.piece = piece;
+      },
+      say: (words) => desk.said.push(words),
+      show: (state) => {
+        shown = state;
+      },
+    },
+    ports,
+    box,
+  );
+  await saving.takeUp(orphans);
+  return {
+    desk,
+    saving,
+    status: () => shown.status,
+    message: () => shown.message,
+    rename(name: string, own = true) {
+      desk.piece = { ...desk.piece, name };
+      saving.changed(own);
+    },
+  };
+}
+
+test('an answer that comes after its piece was closed changes nothing of what is open then', async () => {
+  const [a, b, drafts] = [fakeServer(named('A')), fakeServer(named('B')), fakeDrafts()];
+  let answer = () => {};
+  a.server.hold = new Promise((done) => {
+    answer = done;
+  });
+  const first = await openWindow(a, drafts, 's1');
+  first.rename('A, changed');
+  await pass(600);
+  expect(first.status()).toBe('saving');
+  first.rename('A, changed again');
+  const closing = first.saving.close();
+  // The editor shows another piece from now on.
+  first.desk.piece = named('B');
+  const second = await openWindow(b, fakeDrafts(), 's2');
+  answer();
+  await closing;
+  expect(first.status()).toBe('saving');
+  expect(second.status()).toBe('saved');
+  expect(b.server.document.name).toBe('B');
+  // What was done last on the first is with the server too.
+  expect(a.server.document.name).toBe('A, changed again');
+  expect(drafts.kept.size).toBe(0);
+});
+
+test('offline, leave and come back in the same window: the work is there, and is sent when the server is', async () => {
+  const [server, drafts] = [fakeServer(named('First')), fakeDrafts()];
+  const first = await openWindow(server, drafts, 's1');
+  server.server.reachable = false;
+  first.rename('Kept here');
+  await pass(600);
+  expect(first.status()).toBe('offline');
+  await first.saving.close();
+  server.server.reachable = true;
+  const second = await openWindow(server, drafts, 's2');
+  expect(second.desk.piece.name).toBe('Kept here');
+  await pass(600);
+  expect(server.server.document.name).toBe('Kept here');
+  expect(drafts.kept.size).toBe(0);
+});
+
+test('an unanswered conflict that is left is a conflict again, and no draft is written over by an older document', async () => {
+  const [server, drafts] = [fakeServer(named('First')), fakeDrafts()];
+  const first = await openWindow(server, drafts, 's1');
+  Object.assign(server.server, { revision: 2, savedBy: 'other', document: named('Theirs') });
+  first.rename('Mine');
+  await pass(600);
+  expect(first.status()).toBe('conflict');
+  await first.saving.close();
+  for (const session of ['s2', 's3']) {
+    const again = await openWindow(server, drafts, session);
+    expect(again.desk.piece.name).toBe('Mine');
+    expect(again.status()).toBe('conflict');
+    await again.saving.close();
+  }
+  const last = await openWindow(server, drafts, 's4');
+  await last.saving.keepBoth();
+  expect(server.server.beside).toEqual(['Mine (my version)']);
+  expect(last.desk.piece.name).toBe('Theirs');
+  expect(drafts.kept.size).toBe(0);
+});
+
+test('of several drafts the newest is opened, the others become pieces, and one nobody can read stays', async () => {
+  const [server, drafts] = [fakeServer(named('First')), fakeDrafts()];
+  const draft = (session: string, document: unknown): Draft => ({
+    pieceId: 'p',
+    session,
+    baseRevision: 1,
+    document,
+    at: 1,
+  });
+  await drafts.box.keep(draft('older', named('Older')));
+  await drafts.box.keep(draft('same', named('First')));
+  await drafts.box.keep(draft('unread', { ...named('Later'), schemaVersion: 999 }));
+  await drafts.box.keep(draft('newest', named('Newest')));
+  const desk = await openWindow(server, drafts, 's1');
+  expect(desk.desk.piece.name).toBe('Newest');
+  expect(server.server.beside).toEqual(['Older (kept in the browser)']);
+  expect([...drafts.kept.keys()]).toEqual(['unread', 's1']);
+});
+
+test('a lost answer is no conflict, also when the work went on meanwhile', async () => {
+  const [server, drafts] = [fakeServer(named('First')), fakeDrafts()];
+  const desk = await openWindow(server, drafts, 's1');
+  server.server.losesAnswer = true;
+  desk.rename('One');
+  await pass(600);
+  expect(desk.status()).toBe('offline');
+  desk.rename('Two');
+  await pass(5000);
+  expect(desk.status()).toBe('saved');
+  expect([server.server.document.name, server.server.revision]).toEqual(['Two', 3]);
+});
+
+test('a lost answer, then the window is gone: the next one goes on from its own work', async () => {
+  const [server, drafts] = [fakeServer(named('First')), fakeDrafts()];
+  const desk = await openWindow(server, drafts, 's1');
+  server.server.losesAnswer = true;
+  desk.rename('One');
+  await pass(600);
+  desk.rename('Two');
+  await turn();
+  const next = await openWindow(server, drafts, 's2');
+  expect([next.desk.piece.name, next.status()]).toEqual(['Two', 'unsaved']);
+  await pass(600);
+  expect(server.server.document.name).toBe('Two');
+});
+
+test('a refusal is told from a server that is away, names the part, and the next change is tried', async () => {
+  const [server, drafts] = [fakeServer(named('First')), fakeDrafts()];
+  const desk = await openWindow(server, drafts, 's1');
+  const faults = [{ path: 'name', message: 'must not hold half of a character' }];
+  server.server.refuses = new ApiError(422, 'Refused.', { faults });
+  desk.rename('Half');
+  await pass(600);
+  expect(desk.status()).toBe('refused');
+  expect(desk.message()).toBe('The name of the piece can’t be saved: it must not hold half of a character.');
+  await pass(60_000);
+  expect(server.server.saves).toBe(0);
+  server.server.refuses = null;
+  desk.rename('Whole');
+  await pass(600);
+  expect(desk.status()).toBe('saved');
+});
+
+test('what failed or was refused once does not stand in the way of what comes after it', async () => {
+  for (const refusal of [new ApiError(500, 'Obelus failed to do this.'), new ApiError(413, 'Too large.')]) {
+    const [server, drafts] = [fakeServer(named('First')), fakeDrafts()];
+    const desk = await openWindow(server, drafts, 's1');
+    // First the server is away, then it answers, but not to this document.
+    server.server.reachable = false;
+    desk.rename('Impossible');
+    await pass(600);
+    server.server.reachable = true;
+    server.server.refuses = refusal;
+    await pass(5000);
+    expect(desk.status()).not.toBe('saved');
+    server.server.refuses = null;
+    desk.rename('Possible');
+    await pass(11_000);
+    expect([desk.status(), server.server.document.name]).toEqual(['saved', 'Possible']);
+    expect(server.server.revision).toBe(2);
+  }
+});
+
+test('saving waits for a drag to end, but not for ever', async () => {
+  const [server, drafts] = [fakeServer(named('First')), fakeDrafts()];
+  const desk = await openWindow(server, drafts, 's1');
+  desk.desk.dragging = true;
+  desk.rename('Held');
+  await pass(3000);
+  expect(server.server.saves).toBe(0);
+  await pass(3000);
+  expect(server.server.document.name).toBe('Held');
+});
+
+test('what the application put right by itself gives way to what others saved', async () => {
+  const [server, drafts] = [fakeServer(named('First')), fakeDrafts()];
+  const desk = await openWindow(server, drafts, 's1');
+  Object.assign(server.server, { revision: 2, savedBy: 'other', document: named('Theirs') });
+  desk.rename('Put right here', false);
+  await pass(600);
+  expect([desk.status(), desk.desk.piece.name]).toEqual(['saved', 'Theirs']);
+});
+
+test('places in a document are said as people find them', () => {
+  const piece = { ...named('P'), groups: [{ id: 'g', name: 'Waves' }] } as Piece;
+  expect(placeInWords(piece, 'groups.0.placement.x')).toBe('The placement x of the group “Waves”');
+  expect(placeInWords(piece, 'groups.0.name')).toBe('The name of group 1');
+  expect(placeInWords(piece, 'rate.numerator')).toBe('“rate” of the piece');
+  expect(placeInWords(piece, '')).toBeNull();
+});

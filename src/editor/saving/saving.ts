@@ -1,0 +1,317 @@
+// Longer than most files: one state with many ways into it. Every answer must see what the others have changed meanwhile.
+import type { OpenPiece } from '@/contract';
+import { cutName, readPiece, sameValue, type Piece } from '@/core/document';
+import { isOutage, type ApiError } from './api';
+import type { Draft, Drafts } from './drafts';
+import { placeInWords } from './place-in-words';
+
+/**
+ * saved: the server has all of it. unsaved: changed just now. saving: on its way. offline: kept in this browser until
+ * the server answers again. conflict: changed elsewhere meanwhile, both kept. refused: the server will not take it.
+ */
+export type SaveStatus = 'saved' | 'unsaved' | 'saving' | 'offline' | 'conflict' | 'refused';
+
+/** What is shown of the saving of the open piece. */
+export interface SaveState {
+  readonly status: SaveStatus;
+  readonly message: string;
+  /** The revision its work is based on. */
+  readonly revision: number;
+}
+
+/** What saving needs of the editor. It asks nothing of it after its piece was closed. */
+export interface SavingEditor {
+  document(): Piece;
+  isDragging(): boolean;
+  /** Shows another document, as a step that can be undone. */
+  take(document: Piece): unknown;
+  say(words: string): unknown;
+  show(state: SaveState): unknown;
+}
+
+/** What saving needs of the server, for the one piece. */
+export interface SavingServer {
+  read(): Promise<OpenPiece>;
+  revision(): Promise<number>;
+  save(body: { baseRevision: number; session: string; document: Piece }): Promise<{ revision: number }>;
+  /** Makes a revision of the history the newest. */
+  restore(revision: number): Promise<void>;
+  /** Puts a document beside the piece, as a piece of its own. */
+  putBeside(document: Piece): Promise<void>;
+}
+
+const REST_MS = 500;
+/** A drag puts saving off; so long after the first change it waits no more. */
+const LONGEST_MS = 5000;
+const PATIENCE = { first: 1000, most: 10_000, factor: 1.7 } as const;
+
+/** The saving of one opened piece. Nothing of it outlives `close()` but what is still on its way to the server. */
+export interface Saving {
+  /** Tells that the document changed, or that a drag ended. `own` is false where nobody's hand made the change. */
+  changed(own: boolean): void;
+  /** Sends what is unsaved now; resolves when it is answered. */
+  save(): Promise<void>;
+  /** Looks for what others saved. */
+  poll(): Promise<void>;
+  /** Takes up drafts that earlier sessions left, the newest as the document, others as pieces beside it. */
+  takeUp(drafts: readonly Draft[]): Promise<void>;
+  /** Whether all that was done is with the server. */
+  isSaved(): boolean;
+  /** Ends it: what is unsaved is sent once more, and stays kept in the browser where that fails. */
+  close(): Promise<void>;
+  /** Ways out of a conflict; each keeps both sides somewhere. */
+  keepBoth(): Promise<void>;
+  takeTheirs(): Promise<void>;
+  putMineOver(): Promise<void>;
+  restore(revision: number): Promise<void>;
+}
+
+/**
+ * Begins to save a piece. Every answer belongs to this value alone: one that comes after the piece was closed changes
+ * nothing of what is open then.
+ */
+export function startSaving(
+  opened: OpenPiece,
+  session: string,
+  editor: SavingEditor,
+  server: SavingServer,
+  drafts: Drafts,
+): Saving {
+  let state: SaveState = { status: 'saved', message: '', revision: opened.revision };
+  /** What the server has at `state.revision`. */
+  let saved = opened.document;
+  /** What was sent without an answer: it may have arrived, so it is sent again before anything newer. */
+  let unanswered: Piece | null = null;
+  /** The document as it was when the piece was closed. */
+  let left: Piece | null = null;
+  /** Whether a hand made anything that is unsaved: what the application put right by itself gives way to others. */
+  let own = false;
+  let changedSince: number | null = null;
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  let patience: number = PATIENCE.first;
+  let running: Promise<void> | null = null;
+  let draftsRefused = false;
+  let theirs = opened.revision;
+
+  const now = (): Piece => left ?? editor.document();
+  const show = (part: Partial<SaveState>): void => {
+    state = { ...state, ...part };
+    if (!left) editor.show(state);
+  };
+  const say = (words: string): void => {
+    if (!left) editor.say(words);
+  };
+
+  async function keepDraft(): Promise<void> {
+    const { revision } = state;
+    const draft = { pieceId: opened.id, session, baseRevision: revision, document: now(), at: Date.now() };
+    try {
+      await drafts.keep(draft);
+    } catch {
+      if (!draftsRefused)
+        say('This browser keeps nothing for Obelus: work is safe only once “Saved” stands above.');
+      draftsRefused = true;
+    }
+  }
+  const dropDraft = (): Promise<void> => drafts.drop({ pieceId: opened.id, session }).catch(() => {});
+
+  function later(ms: number): void {
+    clearTimeout(timer);
+    if (!left) timer = setTimeout(() => void save(), ms);
+  }
+
+  /** Sends one document and takes in the answer. Resolves to whether it may be followed by another at once. */
+  async function send(document: Piece): Promise<boolean> {
+    show({ status: 'saving' });
+    try {
+      const { revision } = await server.save({ baseRevision: state.revision, session, document });
+      saved = document;
+      unanswered = null;
+      patience = PATIENCE.first;
+      if (now() === document) {
+        own = false;
+        changedSince = null;
+        show({ revision, status: 'saved', message: '' });
+        await dropDraft();
+        return false;
+      }
+      show({ revision, status: 'unsaved', message: '' });
+      await keepDraft();
+      return true;
+    } catch (error) {
+      const { status: code, message, details } = error as ApiError;
+      if (code === 409) {
+        theirs = Number(details.revision);
+        unanswered = null;
+        if (await isThere(document)) return now() !== document;
+        if (!own && !left) {
+          await showTheirs('');
+          return false;
+        }
+        show({ status: 'conflict', message });
+      } else if (isOutage(error)) {
+        // A server that can't be reached, or whose database went away, may still have taken it; one that failed has not.
+        unanswered = code === 500 ? null : document;
+        show({ status: 'offline', message });
+        later(patience);
+        patience = Math.min(PATIENCE.most, patience * PATIENCE.factor);
+      } else {
+        unanswered = null;
+        const [first] = (details?.faults ?? []) as { path: string; message: string }[];
+        const where = first && placeInWords(document, first.path);
+        show({
+          status: 'refused',
+          message: where ? `${where} can’t be saved: it ${first.message}.` : message,
+        });
+      }
+      return false;
+    }
+  }
+
+  /** Whether the server stands at this very document: then it was saved, by whoever it was, and there is no conflict. */
+  async function isThere(document: Piece): Promise<boolean> {
+    const there = await server.read().catch(() => null);
+    if (!there || !sameValue(there.document, document)) return false;
+    saved = document;
+    own = now() !== document;
+    show({ revision: there.revision, status: now() === document ? 'saved' : 'unsaved', message: '' });
+    if (now() === document) await dropDraft();
+    return true;
+  }
+
+  function save(): Promise<void> {
+    clearTimeout(timer);
+    if (running) return running;
+    if (state.status === 'conflict') return Promise.resolve();
+    if (!unanswered && now() === saved) {
+      show({ status: 'saved', message: '' });
+      return Promise.resolve();
+    }
+    if (!left && editor.isDragging() && Date.now() - (changedSince ?? Date.now()) < LONGEST_MS) {
+      later(REST_MS);
+      return Promise.resolve();
+    }
+    running = send(unanswered ?? now()).then((more) => {
+      running = null;
+      if (more && left) return save();
+      if (more) later(REST_MS);
+    });
+    return running;
+  }
+
+  /** Shows what the server has; what was here is one undo away. */
+  async function showTheirs(words: string): Promise<void> {
+    const before = now();
+    const there = await server.read();
+    // Edited or left while it was on its way: the next save finds the conflict and asks.
+    if (left || now() !== before) return;
+    saved = there.document;
+    own = false;
+    changedSince = null;
+    show({ revision: there.revision, status: 'saved', message: '' });
+    editor.take(there.document);
+    await dropDraft();
+    if (words) say(words.replace('#', String(there.revision)));
+  }
+
+  return {
+    save,
+    isSaved: () => !unanswered && now() === saved,
+    changed(byHand) {
+      if (left || (state.status === 'saved' && now() === saved)) return;
+      own ||= byHand;
+      changedSince ??= Date.now();
+      // While something is dragged every move would be written down; its end tells again.
+      if (!editor.isDragging()) void keepDraft();
+      if (state.status === 'conflict') return;
+      if (state.status === 'saved' || state.status === 'refused') show({ status: 'unsaved', message: '' });
+      if (state.status === 'unsaved') later(REST_MS);
+    },
+    async poll() {
+      if (left || running) return;
+      if (state.status === 'offline') return save();
+      if (state.status !== 'saved' || editor.isDragging()) return;
+      const before = state.revision;
+      const revision = await server.revision();
+      if (left || state.status !== 'saved' || state.revision !== before || revision <= before) return;
+      await showTheirs(
+        'This piece was changed in another window. You now see revision #; undo brings back what you had.',
+      );
+    },
+    async takeUp(found) {
+      const readable = found.flatMap((draft) => {
+        const read = readPiece(draft.document);
+        return read.ok ? [{ draft, piece: read.piece }] : [];
+      });
+      if (readable.length < found.length)
+        say('Work kept in this browser was made by another version of Obelus and stays kept, unread.');
+      const unsaved: typeof readable = [];
+      for (const one of readable) {
+        if (sameValue(one.piece, saved)) await drafts.drop(one.draft).catch(() => {});
+        else unsaved.push(one);
+      }
+      const newest = unsaved.pop();
+      for (const { draft, piece } of unsaved) {
+        const name = `${cutName(piece.name, 80)} (kept in the browser)`;
+        try {
+          await server.putBeside({ ...piece, name });
+          await drafts.drop(draft).catch(() => {});
+          say(`Older work kept in this browser is now a piece beside this one: “${name}”.`);
+        } catch {
+          // It stays kept and is offered again when the piece is opened next.
+        }
+      }
+      if (!newest || left) return;
+      const { draft, piece } = newest;
+      editor.take(piece);
+      own = true;
+      changedSince = Date.now();
+      // What lies between is that session's own save whose answer it never heard.
+      const isOwn = opened.savedBy === draft.session && opened.revision === draft.baseRevision + 1;
+      if (draft.baseRevision < opened.revision && !isOwn) {
+        theirs = opened.revision;
+        // Kept as based on what it was: opened once more, it is a conflict still.
+        state = { ...state, revision: draft.baseRevision };
+        show({
+          status: 'conflict',
+          message: 'Work kept in this browser is older than what was saved since. Both are kept.',
+        });
+      } else {
+        show({ status: 'unsaved', message: '' });
+        say('Work that had not reached the server was kept in this browser. It is back.');
+        later(REST_MS);
+      }
+      await keepDraft();
+      await drafts.drop(draft).catch(() => {});
+    },
+    async close() {
+      left = editor.document();
+      clearTimeout(timer);
+      if (left !== saved) await keepDraft();
+      if (running) await running;
+      if (state.status !== 'refused') await save();
+    },
+    async keepBoth() {
+      const mine = now();
+      const name = `${cutName(mine.name, 100)} (my version)`;
+      await server.putBeside({ ...mine, name });
+      await showTheirs('');
+      say(`Your version is kept in the project as "${name}".`);
+    },
+    takeTheirs: () =>
+      showTheirs('You now see revision #, as it was saved elsewhere; undo brings back what you had.'),
+    async putMineOver() {
+      show({ revision: theirs, status: 'unsaved', message: '' });
+      await save();
+    },
+    async restore(revision) {
+      await save();
+      if (now() !== saved)
+        throw new Error(
+          'What you did last is not saved yet. Restore the revision when “Saved” stands above.',
+        );
+      await server.restore(revision);
+      await showTheirs(`Revision ${revision} is the newest again. Undo brings back what you had.`);
+    },
+  };
+}

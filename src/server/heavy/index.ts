@@ -1,0 +1,4 @@
+export { endHeavy, runHeavy } from './heavy';
+export { pictureKind } from './picture-kind';
+export { PICTURE_LIMITS } from './picture-limits';
+export { Refused } from './refused';
