@@ -19,7 +19,7 @@ import {
 } from '../src/core/document';
 import { WIDTH_PRESETS } from '../src/core/ink';
 import { landingEasing } from '../src/core/timing';
-import { handwritten } from '../src/layouts';
+import { handwritten, withWake } from '../src/layouts';
 import { ink } from './ink';
 import { lettering, tracedStrokes } from './traced';
 import { written, type PenPlace, type Placing } from './written';
@@ -70,19 +70,7 @@ const WAVES = [
 /** The word in minium, uncovered by a hand, and over it its wake in two more colours. */
 function withWord(piece: Piece): Piece {
   const made = handwritten(piece, 'title', 890, 530, { id: 'word', colour: MINIUM, on: ON, off: OFF });
-  const repeats = WAVES.map(({ colour, later, earlier }) => ({
-    delay: later,
-    recoloured: true,
-    colour,
-    opacity: 1,
-    width: 1,
-    x: 0,
-    y: 0,
-    lies: 'over' as const,
-    reach: 1,
-    sooner: later + earlier,
-  }));
-  return changeEffects(made, ['word'], () => [{ on: true, is: { kind: 'wake', repeats } }]);
+  return withWake(made, 'word', WAVES);
 }
 
 const flourish = (id: string, name: string, places: readonly PenPlace[], look: Ink): Stroke =>

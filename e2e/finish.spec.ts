@@ -108,4 +108,11 @@ test('a stroke rides on another by its pivot; motion blur and held frames are th
   await page.getByRole('checkbox', { name: 'Motion blur' }).first().press('Space');
   piece = (await desk.savedDocument()) as unknown as Piece;
   expect(piece.layers[0]!.unblurred).toBe(true);
+  // Fewer drawings than frames, keyed: what is the piece's own has its lane below all layers.
+  await page.getByRole('checkbox', { name: 'Held frames' }).press('Space');
+  await page.getByRole('button', { name: 'Drawings a second: key it at this frame' }).press('Enter');
+  const lane = page.getByRole('row', { name: /^Whole piece/ });
+  await expect(lane).toContainText('Drawings a second');
+  piece = (await desk.savedDocument()) as unknown as Piece;
+  expect(piece.drawings).toEqual({ keys: [expect.objectContaining({ value: 12 })] });
 });

@@ -290,15 +290,14 @@ const LOTS: { name: string; cases: () => Case[] }[] = [
   },
   { name: 'random inks', cases: () => many('random', 30, randomPiece) },
   { name: 'random reveals', cases: () => many('reveal', 12, randomReveals) },
-  {
-    name: 'random effects',
+  ...[0, 6].map((from) => ({
+    name: `random effects from ${from}`,
     cases: () =>
-      Array.from({ length: 12 }, (_, i): Case => [
-        `effects ${i}`,
-        evaluate(randomEffects(i), 4 + 3.5 * i, 6),
-        [1, 0.5, 2][i % 3]!,
-      ]),
-  },
+      Array.from({ length: 6 }, (_, k): Case => {
+        const i = from + k;
+        return [`effects ${i}`, evaluate(randomEffects(i), 4 + 3.5 * i, 6), [1, 0.5, 2][i % 3]!];
+      }),
+  })),
   { name: 'random placements, masks and blends', cases: () => many('placed', 16, randomPlaced) },
   {
     name: 'art of SVG files',

@@ -39,7 +39,7 @@ test('a title’s text is changed and the page left at once: opened again, its s
   await step(page, 'Set up');
   await page.getByRole('textbox', { name: 'Title', exact: true }).fill('Curlew');
   // The server has the new text and the old word's strokes: just then the page is gone.
-  await expect.poll(async () => texts(await stored(desk))[2]!.setting.text).toBe('Curlew');
+  await expect.poll(async () => texts(await stored(desk))[0]!.setting.text).toBe('Curlew');
   await page.goto('about:blank');
   expect(lettersBehind(await stored(desk)).length).toBeGreaterThan(0);
   await desk.open();

@@ -3,7 +3,7 @@ import { countedRing, mapRoute } from './charts';
 import { boxedStrip, twoLines } from './lower-thirds';
 import { chapterCard, handwrittenTitle, signature, stackedLines, underlinedKeyword } from './titles';
 
-export { handwritten, leaving } from './make';
+export { handwritten, leaving, withWake } from './make';
 export {
   boxedStrip,
   chapterCard,

@@ -2,6 +2,7 @@ import { inkBounds } from '@/core/draw';
 import { LAYOUTS_SHIPPED } from '@/contract';
 import { createCanvas } from '@napi-rs/canvas';
 import {
+  addEffect,
   boxOf,
   fieldValue,
   fillColour,
@@ -9,6 +10,7 @@ import {
   insertLayout,
   isCorrected,
   lettersBehind,
+  moveEffect,
   moveLayers,
   scaleLayers,
   setText,
@@ -31,6 +33,7 @@ import {
   type Lettering,
   type Piece,
 } from '@/core/document';
+import { EFFECT_KINDS, newEffect } from '@/core/effects';
 import { pathBounds, type Bounds } from '@/core/geometry';
 import { paint, type MakeCanvas, type PaintContext } from '@/core/paint';
 import { proof } from '@/core/proof';
@@ -108,12 +111,17 @@ const boundsAt = (piece: Piece, frame: number): Bounds =>
 
 test('kept from a selection it brings its groups and fields, and can be put in again', () => {
   const [, title] = layouts.find(([id]) => id === 'handwritten-title')!;
-  const ids = ['wave-1', ...membersOf(title, 'wave-1-hand').map((layer) => layer.id)];
-  const kept = layoutFrom(title, ids, 'One wave');
+  const ids = ['title', ...membersOf(title, 'title-hand').map((layer) => layer.id)];
+  const kept = layoutFrom(title, ids, 'The word alone');
   expect(readPiece(kept).ok).toBe(true);
-  expect(kept.groups.map((group) => group.id)).toEqual(['wave-1-hand']);
-  expect(kept.fields.map((field) => field.of)).toEqual([['wave-1'], ['wave-1']]);
-  expect(offeredFields(title, ['wave-1']).map((field) => field.kind)).toEqual(['text', 'colour']);
+  expect(kept.groups.map((group) => group.id)).toEqual(['title-hand']);
+  expect(kept.fields.map((field) => field.of)).toEqual([['title'], ['title'], ['title'], ['title']]);
+  expect(offeredFields(title, ['title']).map(({ name, kind }) => [name, kind])).toEqual([
+    ['Saltmarsh', 'text'],
+    ['Colour 1', 'colour'],
+    ['Saltmarsh, Wake, repeat 1, colour', 'colour'],
+    ['Saltmarsh, Wake, repeat 2, colour', 'colour'],
+  ]);
   const again = insertLayout(newPiece('Into'), kept, 0, newId);
   // Seen through the hand that came along, not the one it was taken from.
   const text = again.layers.find((layer): layer is Lettering => layer.type === 'lettering')!;
@@ -177,6 +185,20 @@ test('fields fill what they are of: colours everywhere, a number in words and in
   const box = strip.fields.find((field) => field.name === 'Box')!;
   const blue = fillColour(strip, box, '#3355aa');
   expect(strokesOf(blue).every((stroke) => stroke.ink.colour === '#3355aa')).toBe(true);
+  const [, written] = layouts.find(([id]) => id === 'handwritten-title')!;
+  const last = written.fields.at(-1)!;
+  const red = fillColour(written, last, '#aa1111');
+  expect(fieldValue(red, last)).toBe('#aa1111');
+  expect(fieldValue(red, red.fields.at(-2)!)).toBe(fieldValue(written, written.fields.at(-2)!));
+  // It goes along with its effect when that changes places, and fills no part that is no colour.
+  const glow = newEffect(
+    EFFECT_KINDS.find((kind) => kind.name === 'Glow')!,
+    1,
+  );
+  const moved = moveEffect(addEffect(red, ['title'], glow), ['title'], 0, 1);
+  expect(fieldValue(moved, moved.fields.at(-1)!)).toBe('#aa1111');
+  const wrong = { ...last, part: 'locked' };
+  expect([fieldValue(red, wrong), fillColour(red, wrong, '#000000')]).toEqual([null, red]);
   const [, ring] = layouts.find(([id]) => id === 'counted-ring')!;
   const number = ring.fields.find((field) => field.kind === 'number')!;
   expect(fieldValue(ring, number)).toBe(82);

@@ -1,6 +1,7 @@
 import {
   applyManner,
   arriving,
+  changeEffects,
   groupLayers,
   markOf,
   newArrival,
@@ -103,6 +104,13 @@ export const comes = (piece: Piece, id: string, how: Partial<Arrival>, times: Ar
 export const fades = (piece: Piece, id: string, times: ArrivalTimes, how: Partial<Arrival> = {}): Piece =>
   comes(piece, id, { from: null, fade: true, ...how }, times);
 
+/** A field of one part of a layer, as a colour of an effect. */
+export const partField = (name: string, kind: Field['kind'], part: string, of: string): Field => ({
+  name,
+  kind,
+  of: [of],
+  part,
+});
 export const field = (name: string, kind: Field['kind'], ...of: string[]): Field => ({ name, kind, of });
 
 interface Wave {
@@ -141,6 +149,36 @@ export function handwritten(
   if (off) made = leaving(made, ids, off[0], off[1]);
   return settlePiece(piece, made);
 }
+
+/** Frames after a text that a repeat of it follows, and frames before it in which that has left. */
+interface Follower {
+  readonly colour: string;
+  readonly later: number;
+  readonly earlier: number;
+}
+
+/** A text with a wake of recoloured repeats over it. */
+export const withWake = (piece: Piece, id: string, followers: readonly Follower[]): Piece =>
+  changeEffects(piece, [id], () => [
+    {
+      on: true,
+      is: {
+        kind: 'wake',
+        repeats: followers.map(({ colour, later, earlier }) => ({
+          delay: later,
+          recoloured: true,
+          colour,
+          opacity: 1,
+          width: 1,
+          x: 0,
+          y: 0,
+          lies: 'over',
+          reach: 1,
+          sooner: later + earlier,
+        })),
+      },
+    },
+  ]);
 
 /** Lets strokes leave one after another as they came. */
 export function leaving(piece: Piece, ids: readonly string[], from: number, to: number): Piece {

@@ -10,28 +10,27 @@ import {
   handwritten,
   held,
   ink,
+  partField,
   put,
   rule,
   withFields,
+  withWake,
 } from './make';
 import { lettering, MINIUM, REED, VELLUM, VERDIGRIS } from './texts';
 
 /** A handwritten title: three colours written one behind another, a line of capitals under it. */
 export function handwrittenTitle(): Piece {
-  const waves = [
-    { id: 'wave-1', colour: MINIUM },
-    { id: 'wave-2', colour: VERDIGRIS },
-    { id: 'wave-3', colour: VELLUM },
-  ];
-  let piece = waves.reduce(
-    (result, wave, i) =>
-      handwritten(result, 'title', 960, 570, {
-        ...wave,
-        on: [2 + i * 3, 50 + i * 3],
-        off: [108 + (2 - i) * 2, 122 + (2 - i) * 2],
-      }),
-    blank('Handwritten title', 130),
-  );
+  let piece = handwritten(blank('Handwritten title', 130), 'title', 960, 570, {
+    id: 'title',
+    colour: MINIUM,
+    on: [2, 50],
+    off: [112, 126],
+  });
+  // The last to come leaves first.
+  piece = withWake(piece, 'title', [
+    { colour: VERDIGRIS, later: 3, earlier: 2 },
+    { colour: VELLUM, later: 6, earlier: 4 },
+  ]);
   piece = put(piece, [lettering('under', 'titleUnder', 960, 800, VERDIGRIS)]);
   piece = comes(
     piece,
@@ -42,11 +41,11 @@ export function handwrittenTitle(): Piece {
   return held(
     withFields(
       piece,
-      field('Title', 'text', 'wave-1', 'wave-2', 'wave-3'),
+      field('Title', 'text', 'title'),
       field('Line under it', 'text', 'under'),
-      field('First colour', 'colour', 'wave-1'),
-      field('Second colour', 'colour', 'wave-2'),
-      field('Last colour', 'colour', 'wave-3'),
+      field('First colour', 'colour', 'title'),
+      partField('Second colour', 'colour', 'effects.0.is.repeats.0.colour', 'title'),
+      partField('Last colour', 'colour', 'effects.0.is.repeats.1.colour', 'title'),
     ),
     84,
     103,

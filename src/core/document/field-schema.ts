@@ -8,5 +8,7 @@ export const fieldSchema = z.strictObject({
   kind: z.enum(['text', 'colour', 'number', 'image']),
   /** Layers that take its value; the first of them says what it is. */
   of: z.array(idSchema).min(1).max(500).readonly(),
+  /** The part of them that takes it, as `effects.0.is.colour`; where absent a colour is their own. */
+  part: z.string().max(200).exactOptional(),
 });
 export type Field = z.infer<typeof fieldSchema>;

@@ -24,7 +24,7 @@ export const membersOf = (piece: Grouping, group: string): Layer[] =>
 /** The layers that bear what has an id: a layer itself, or all of a group. */
 export function layersOf(piece: Grouping, id: string): string[] {
   const members = membersOf(piece, id).map((layer) => layer.id);
-  return members.length > 0 ? members : [id];
+  return members.length > 0 || !piece.layers.some((layer) => layer.id === id) ? members : [id];
 }
 
 /** The outermost group whose layers are just the ones given; undefined where they are not a whole one. */

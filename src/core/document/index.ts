@@ -39,7 +39,7 @@ export * from './reveal-schema';
 export * from './rider-schema';
 export * from './schema';
 export * from './settle-piece';
-export { drawingsSchema, shutterSchema, SHUTTER, type Shutter } from './shutter-schema';
+export { shutterSchema, SHUTTER, type Shutter } from './shutter-schema';
 export * from './shelf-schema';
 export * from './text-parts';
 export * from './tied';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { FACTS, keyedPartNames, propertyAt, type Property } from '../properties';
-import type { Effect } from '../effects';
+import { drawingsPerSecond, type Effect } from '../effects';
 import { isKeyed, keysOf, withRetimedKeys, type Animated } from '../timing';
 import type { Path } from '../geometry';
 import type { Between } from './between-schema';
@@ -18,7 +18,7 @@ export type AnyAnimated = Animated | Animated<string> | Animated<Path>;
 /** What a key may hold. */
 export type KeyValue = number | string | Path;
 
-/** What has keys: a layer, a group, the window of several strokes timed as one, or a pin. */
+/** What has keys: a layer, a group, the window of several strokes timed as one, a pin, or the piece itself. */
 export interface Keyed {
   readonly window?: WindowKeys;
   readonly ink?: Stroke['ink'];
@@ -29,6 +29,7 @@ export interface Keyed {
   readonly arrival?: Arrival;
   readonly count?: Count;
   readonly pin?: { readonly x: Animated; readonly y: Animated };
+  readonly drawings?: Animated;
 }
 
 /**
@@ -37,7 +38,7 @@ export interface Keyed {
  */
 export type KeyedPart = string;
 
-/** What may bear keys: a layer, what a group has of its own, or a pin. */
+/** What may bear keys: a layer, what a group has of its own, a pin, or what the piece has of its own. */
 const keyedSchema = z.union([
   layerSchema,
   groupSchema.extend({ window: windowSchema }),
@@ -46,6 +47,7 @@ const keyedSchema = z.union([
       .strictObject({ x: pinSchema.shape.x, y: pinSchema.shape.y })
       .register(FACTS, { kind: 'parts', name: 'Pin' }),
   }),
+  z.strictObject({ drawings: drawingsPerSecond() }),
 ]);
 
 /**

@@ -15,7 +15,7 @@ import { nameSchema } from './names';
 import { inkSchema } from './ink-schema';
 import { givenMannerSchema } from './manner-schema';
 import { maskSchema, MOST_MASKS } from './mask-schema';
-import { effectsSchema } from '../effects';
+import { drawingsPerSecond, effectsSchema } from '../effects';
 import { pathSchema } from './path-schema';
 import { pinSchema } from './pin-schema';
 import { matrixSchema, placementSchema } from './placement-schema';
@@ -23,7 +23,7 @@ import { revealCycle, revealSchema } from './reveal-schema';
 import { tieCycle, tiesSchema } from './ties-schema';
 import { lineSchema, windowSchema } from './window-schema';
 import { LIMITS } from './limits';
-import { drawingsSchema, shutterSchema } from './shutter-schema';
+import { shutterSchema } from './shutter-schema';
 import { settingSchema, setTextSchema } from './lettering-schema';
 import { opacity, share } from './measures';
 import { underlaySchema, guideSchema } from './underlay-schema';
@@ -238,7 +238,7 @@ export const pieceSchema = z
     /** Motion blur of all that moves. */
     shutter: shutterSchema.exactOptional(),
     /** Drawings a second, each held for the frames until the next; where absent every frame is drawn. */
-    drawings: drawingsSchema.exactOptional(),
+    drawings: drawingsPerSecond().exactOptional(),
     /** The frames that are played over and over while working; both belong to it. */
     workRange: z
       .strictObject({ from: frame, to: frame })

@@ -16,12 +16,3 @@ export type Shutter = z.infer<typeof shutterSchema>;
 
 /** Common practice: 180 degrees is the neutral motion blur; open as long before a frame as after it. */
 export const SHUTTER: Shutter = { angle: Math.PI, phase: -Math.PI / 2 };
-
-/** Drawings a second of the whole piece. */
-export const drawingsSchema = number({
-  name: 'Drawings a second',
-  unit: 'number',
-  min: 0.1,
-  max: 240,
-  initial: 12,
-});

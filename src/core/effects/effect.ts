@@ -61,8 +61,11 @@ export interface EffectKind<S extends z.ZodType> {
   /** What of the picture it may change: where something is seen through other layers, of theirs only what changes shapes counts. */
   readonly touches: 'shape' | 'look';
   readonly presets?: readonly Preset<z.infer<S>>[];
-  /** @param effect its values at the frame in hand. */
-  apply(effect: Now<z.infer<S>>, subject: Subject): Items;
+  /**
+   * @param effect its values at the frame in hand.
+   * @param keyed the same with their keys, for what goes by more than the moment.
+   */
+  apply(effect: Now<z.infer<S>>, subject: Subject, keyed: z.infer<S>): Items;
 }
 
 /** Says a kind of effect, its types settled by its schema. */

@@ -29,9 +29,10 @@ import { applyMatrix, corner, IDENTITY, lineShape, smooth, type Point } from '..
 import { paint, type MakeCanvas, type PaintContext } from '../paint';
 import { evaluate } from '../scene';
 import { seeded } from '../testing/families';
+import { LINEAR, valueAt } from '../timing';
 import { placesOf, type Copies } from './copies';
 import { unsteady } from './noise';
-import { EFFECT_KINDS, newEffect, type Effect, type EffectSetting } from '.';
+import { EFFECT_KINDS, heldFrame, newEffect, type Effect, type EffectSetting } from '.';
 
 const [W, H] = [240, 140];
 const make = ((w: number, h: number) => createCanvas(w, h)) as unknown as MakeCanvas;
@@ -431,6 +432,26 @@ describe('an unsteady hand', () => {
     const piece = withEffects(one(), effect('Held frames', { drawings: 12.5 }));
     for (const frame of [7, 11, 12.5, 33, 50])
       expect(worst(pixels(piece, frame), pixels(one(), Math.floor(frame / 2) * 2))).toBe(0);
+  });
+
+  test('where their rate follows keys, each is held for as long as the rate at its own frame says', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: 0.5, max: 60, noNaN: true }), { minLength: 2, maxLength: 4 }),
+        (values) => {
+          const rate = { keys: values.map((value, i) => ({ frame: i * 25, value, easing: LINEAR })) };
+          let last = heldFrame(0, rate, 25);
+          for (let frame = 0; frame <= 100; frame += 0.25) {
+            const drawn = heldFrame(frame, rate, 25);
+            expect(drawn).toBeLessThanOrEqual(frame + 1e-6);
+            const each = 25 / valueAt(rate, last);
+            if (drawn !== last && each > 1) expect(drawn - last).toBeCloseTo(each, 4);
+            if (each <= 1) expect(drawn - last).toBeLessThanOrEqual(1 + 1e-6);
+            last = drawn;
+          }
+        },
+      ),
+    );
   });
 });
 

@@ -1,6 +1,6 @@
 export { ownTurn, placesOf, type Copies } from './copies';
 export type { Items, StrokeNow, Subject, Variant } from './effect';
-export { heldFrame } from './held';
+export { drawingsPerSecond, heldFrame } from './held';
 export {
   glowSchema,
   glowUnder,

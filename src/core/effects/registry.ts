@@ -67,4 +67,4 @@ export const newEffect = (kind: AnyEffectKind, size: number): Effect => ({
 
 /** What a layer or group shows with an effect done. */
 export const applied = (effect: Effect, subject: Subject): Items =>
-  kindOfEffect(effect).apply(nowOf(effect.is, subject.frame), subject);
+  kindOfEffect(effect).apply(nowOf(effect.is, subject.frame), subject, effect.is);

@@ -1,11 +1,14 @@
-import { windowAt, type Lettering, type Piece } from '../document';
-import { framesPerSecond, valueAt } from '../timing';
-import { shownParts, strokesThrough } from '../scene';
+import { changed, groupsAround, windowAt, type Lettering, type Part, type Piece } from '../document';
+import type { DrawItem, FillItem } from '../draw';
+import { composedItems, drawnFrame, shownParts, strokesThrough } from '../scene';
+import { framesPerSecond } from '../timing';
 
 /** Frames that are looked at in one piece at most. */
 const LOOKS = 1200;
 /** Text counts as there from so much of it on. */
 const THERE = 0.98;
+/** What is fainter than this is not read (our choice). */
+const FAINT = 0.5;
 
 const wordsIn = (text: string): number => text.split(/\s+/u).filter((word) => word !== '').length;
 
@@ -19,26 +22,67 @@ const LEAST = 1;
 /** Seconds that a text needs to be read once. */
 export const secondsToRead = (text: string): number => Math.max(LEAST, wordsIn(text) * A_WORD);
 
-/** Whether all of a text is there at a frame. */
-export function isLegible(piece: Piece, text: Lettering, frame: number): boolean {
-  if (text.hidden || text.opacity < 0.5) return false;
-  if (text.place && valueAt(text.place.opacity, frame) < 0.5) return false;
+/** Whether all of a text is there by itself: arrived, counted out, and uncovered by its strokes and those of its groups. */
+function isWhole(piece: Piece, text: Lettering, frame: number): boolean {
   if (text.arrival && shownParts(text, frame).some((shown) => shown < THERE || shown > 2 - THERE))
     return false;
-  if (!text.reveal || text.reveal.inverted) return true;
-  const hand = strokesThrough(piece, text.reveal);
-  return hand.every((stroke) => {
-    const { head, tail } = windowAt(stroke, frame);
-    return head >= THERE && tail <= 1 - THERE;
-  });
+  return [text, ...groupsAround(piece, text)].every(
+    ({ reveal }) =>
+      !reveal ||
+      reveal.inverted ||
+      strokesThrough(piece, reveal).every((stroke) => {
+        const { head, tail } = windowAt(stroke, frame);
+        return head >= THERE && tail <= 1 - THERE;
+      }),
+  );
+}
+
+/** Stands for a whole text wherever it, or a repeat of it, is shown. */
+const TOKEN: FillItem = {
+  kind: 'fill',
+  path: [['M', 0, 0], ['L', 1, 0], ['L', 1, 1], ['L', 0, 1], ['Z']],
+  colour: '#000000',
+  opacity: 1,
+};
+
+/** How strongly the strongest of some items is shown, 0..1. */
+const strongest = (items: readonly DrawItem[]): number =>
+  items.reduce((most, item) => {
+    if (item.operator === 'erase' || item.operator === 'keep') return most;
+    return Math.max(most, item.opacity * (item.kind === 'group' ? strongest(item.items) : 1));
+  }, 0);
+
+/**
+ * Tells whether all of a text is there at a frame. What its groups, what carries it and effects do is done to a token that is
+ * there just when the text is whole, so that held drawings, late copies and what a wake leaves behind count as they are seen.
+ */
+export function legibility(piece: Piece, text: Lettering): (frame: number) => boolean {
+  if (text.hidden) return () => false;
+  const around: readonly Part[] = [text, ...groupsAround(piece, text)];
+  const plain = <P extends Part>(part: P): P =>
+    changed<P>(part, {
+      reveal: undefined,
+      masks: undefined,
+      ...(!around.some(({ id }) => id === part.id) && { effects: undefined }),
+    } as unknown as Partial<P>);
+  const seen: Piece = {
+    ...piece,
+    layers: piece.layers.map((layer) => plain(layer)),
+    groups: piece.groups.map((group) => plain(group)),
+  };
+  const token: readonly DrawItem[] = [{ ...TOKEN, opacity: text.opacity }];
+  const own = ({ id }: Part, frame: number): readonly DrawItem[] =>
+    id === text.id && isWhole(piece, text, frame) ? token : [];
+  return (frame) => strongest(composedItems(seen, drawnFrame(piece, frame), own, null)) >= FAINT;
 }
 
 /** Seconds in which all of a text is there, and the first frame at which it is; null where it never is. */
 export function legibleTime(piece: Piece, text: Lettering): { seconds: number; from: number } | null {
+  const isLegible = legibility(piece, text);
   const step = Math.max(1, Math.ceil(piece.length / LOOKS));
   let [count, from] = [0, -1];
   for (let frame = 0; frame < piece.length; frame += step) {
-    if (!isLegible(piece, text, frame)) continue;
+    if (!isLegible(frame)) continue;
     if (from < 0) from = frame;
     count += step;
   }

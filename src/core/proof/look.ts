@@ -1,7 +1,7 @@
 import { groupsAround, mappedBox, ownBox, widestOf, worldOf, type Layer, type Piece } from '../document';
 import { widened, type Bounds } from '../geometry';
 import { inkedLength, shownBox } from '../scene';
-import { isLegible } from './legible';
+import { legibility } from './legible';
 
 /** Ends that miss one another by less than this are loose, px; further off they are meant to be apart (our choice). */
 export const LOOSE = 10;
@@ -35,5 +35,5 @@ export function boxAt(piece: Piece, layer: Layer, frame: number): Bounds | null 
 export const isSeen = ({ piece, frame, through }: Look, layer: Layer): boolean => {
   if (layer.hidden || through.has(layer.id)) return false;
   if (layer.type === 'stroke') return inkedLength(layer, frame) > 0;
-  return layer.type === 'lettering' ? isLegible(piece, layer, frame) : true;
+  return layer.type === 'lettering' ? legibility(piece, layer)(frame) : true;
 };

@@ -1,12 +1,16 @@
 import {
   addEffect,
   addLayers,
+  groupLayers,
+  newArrival,
   newPiece,
+  newRider,
   newStroke,
   revealThrough,
   setHold,
   setPlace,
   setReveal,
+  setRider,
   withPlacement,
   strokeById,
   type Lettering,
@@ -16,7 +20,7 @@ import { newEffect, EFFECT_KINDS, type EffectSetting } from '../effects';
 import { lineShape } from '../geometry';
 import { LINEAR } from '../timing';
 import { flashesFrom } from './flashes';
-import { contrast, luminance, proof, SAFE, safeArea, secondsToRead, type Finding } from '.';
+import { contrast, legibleTime, luminance, proof, SAFE, safeArea, secondsToRead, type Finding } from '.';
 
 const text = (id: string, words: string, x: number, y: number, part: Partial<Lettering> = {}): Lettering => ({
   type: 'lettering',
@@ -138,6 +142,64 @@ test('text is there long enough to be read, by its words; a hold can be made lon
   const short = setHold(piece(10, 40), { from: 15, to: 38 });
   expect(kinds(short)).toEqual(['reading time']);
   expect(kinds(mended(short))).toEqual([]);
+});
+
+test('how long a text is there counts as it is seen: late copies and wakes, held drawings, riders, groups that are faint', () => {
+  const linear = { type: 'linear' as const };
+  const shown = {
+    keys: [
+      { frame: 9, value: 0, easing: linear },
+      { frame: 10, value: 1, easing: linear },
+      { frame: 30, value: 1, easing: linear },
+      { frame: 31, value: 0, easing: linear },
+    ],
+  };
+  const arrival = newArrival({ shown, fade: true });
+  const alone = pieceOf(text('t', 'AB', 300, 500, { arrival }));
+  const frames = (piece: Piece): number =>
+    Math.round((legibleTime(piece, piece.layers.at(-1) as Lettering)?.seconds ?? 0) * 25);
+  const withEffect = (name: string, values: object): Piece => {
+    const { is } = newEffect(
+      EFFECT_KINDS.find((kind) => kind.name === name)!,
+      1,
+    );
+    return addEffect(alone, ['t'], { on: true, is: { ...is, ...values } as EffectSetting });
+  };
+  const repeat = {
+    recoloured: true,
+    colour: '#ff0000',
+    width: 1,
+    x: 0,
+    y: 0,
+    lies: 'under',
+    reach: 1,
+    sooner: 0,
+  };
+  expect(frames(alone)).toBe(21);
+  // What a wake leaves behind is there for as long again, if it can be read.
+  expect(frames(withEffect('Wake', { repeats: [{ ...repeat, delay: 8, opacity: 1 }] }))).toBe(29);
+  expect(frames(withEffect('Wake', { repeats: [{ ...repeat, delay: 8, opacity: 0.3 }] }))).toBe(21);
+  // Drawings every ten frames: those of 10, 20 and 30 hold it.
+  expect(frames(withEffect('Held frames', { drawings: 2.5 }))).toBe(30);
+  const grouped = groupLayers(alone, ['t'], { id: 'g', name: 'G' });
+  const faint = withPlacement(setPlace(grouped, 'g', 0, {}), 'g', 0, (place) => ({ ...place, opacity: 0.4 }));
+  expect(frames(grouped)).toBe(21);
+  expect(frames(faint)).toBe(0);
+  const line = newStroke('s', 'S', lineShape({ x: 100, y: 100 }, { x: 900, y: 100 }));
+  const written = {
+    ...line,
+    window: {
+      head: { keys: [15, 25].map((frame, i) => ({ frame, value: i, easing: linear })) },
+      tail: 0,
+      slide: 0,
+    },
+  };
+  const ridden = setRider(
+    setPlace(pieceOf(written, text('t', 'AB', 300, 500, { arrival })), 't', 0, {}),
+    't',
+    { ...newRider('s', 1), comes: 0, goes: 0 },
+  );
+  expect(frames(ridden)).toBe(11);
 });
 
 test('ends that nearly meet and dashes that run together are found once each, and mended', () => {

@@ -120,6 +120,10 @@ const SHOWS: { readonly [K in Layer['type']]: Show<Extract<Layer, { type: K }>> 
 export const sameItems = (a: DrawList, b: DrawList): boolean =>
   a.items.length === b.items.length && a.items.every((item, i) => item === b.items[i]);
 
+/** The frame whose drawing a piece shows at a frame: an earlier one where its drawings are held. */
+export const drawnFrame = ({ drawings, rate }: Piece, frame: number): number =>
+  drawings === undefined ? frame : heldFrame(frame, drawings, framesPerSecond(rate));
+
 /**
  * What a piece shows at a frame. Pure: the same piece and frame give the same list on every machine.
  * @param frame frames from the start; fractions lie between two frames.
@@ -127,10 +131,9 @@ export const sameItems = (a: DrawList, b: DrawList): boolean =>
  */
 export function evaluate(piece: Piece, frame: number, samples: number = MOST_SAMPLES): DrawList {
   const { shutter, drawings } = piece;
-  const drawn = drawings ? heldFrame(frame, drawings, framesPerSecond(piece.rate)) : frame;
   const items = composedItems(
     piece,
-    drawn,
+    drawnFrame(piece, frame),
     (layer, at, variant) => (SHOWS[layer.type] as Show)(layer, piece, at, variant),
     shutter && !drawings ? { ...shutter, samples } : null,
   );

@@ -1,5 +1,6 @@
 export * from './art-items';
 export { arrivedItems, shownParts } from './arrived';
+export { composedItems } from './composed';
 export { numberWords } from './counted';
 export * from './evaluate';
 export { MOST_SAMPLES } from './exposure';

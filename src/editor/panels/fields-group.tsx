@@ -8,6 +8,9 @@ import { fillField, fillFromFile } from '../layouts';
 import { edit, select, useCalm, useEditor } from '../state';
 import { useSwatches } from '../properties';
 
+/** Fields that fill the same thing have the same. */
+const nameOf = ({ kind, of, part = '' }: Field): string => [kind, part, ...of].join(' ');
+
 const setFields = (change: (fields: readonly Field[]) => readonly Field[], merge?: string): void =>
   edit((piece) => ({ ...piece, fields: change(piece.fields).slice(0, LIMITS.fields) }), merge);
 
@@ -85,9 +88,9 @@ export function FieldsGroup() {
   const [naming, setNaming] = useState(false);
   const add = () =>
     setFields((now) => {
-      const known = new Set(now.map((field) => field.kind + field.of.join()));
+      const known = new Set(now.map((field) => nameOf(field)));
       const offered = offeredFields(useEditor.getState().piece, chosen);
-      return [...now, ...offered.filter((field) => !known.has(field.kind + field.of.join()))];
+      return [...now, ...offered.filter((field) => !known.has(nameOf(field)))];
     });
   if (fields.length === 0 && chosen.length === 0) return null;
   return (

@@ -196,6 +196,9 @@ export const PartHead = memo(function PartHead({
   depth: number;
 }) {
   const value = partOf(owner.keyed, part)!;
+  // What has no lane of its own above it is named with its owner.
+  const own = partName(owner.keyed, part);
+  const name = owner.layers.length > 0 ? own : `${owner.name}, ${own}`;
   const now = useEditor((s) => {
     const frame = Math.round(s.frame);
     const kind = propertyOf(owner.keyed, part)?.kind;
@@ -207,8 +210,8 @@ export const PartHead = memo(function PartHead({
     <Head $inset={depth * INSET}>
       <NoTurn />
       <Order />
-      <Name style={{ color: 'var(--quiet)' }} title={partName(owner.keyed, part)}>
-        {partName(owner.keyed, part)}
+      <Name style={{ color: 'var(--quiet)' }} title={name}>
+        {name}
       </Name>
       <Quiet>{partWords(owner.keyed, part, now)}</Quiet>
     </Head>

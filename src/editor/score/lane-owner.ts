@@ -51,6 +51,20 @@ function leadOf(layer: Layer): KeyedPart | null {
   return layer.count && typeof layer.count.value === 'object' ? 'count.value' : null;
 }
 
+/** The owner of the lanes of what is neither layer nor group. */
+export const otherOwner = (id: string, name: string, keyed: Keyed): LaneOwner => ({
+  id,
+  name,
+  locked: false,
+  hidden: false,
+  colour: PLAIN,
+  keyed,
+  layers: [],
+  led: false,
+  window: null,
+  lead: null,
+});
+
 const ownerOfLayer = (layer: Layer, led: boolean): LaneOwner => ({
   id: layer.id,
   name: layer.name,

@@ -47,6 +47,7 @@ export function rowGestures({ rows, layers, scroller, setDropAt, setBox }: Rows)
     const at = rows[row];
     if (!at) return layers.length;
     const id = layersOfRow(at)[0];
+    if (id === undefined) return layers.length;
     const own = layers.findIndex((layer) => layer.id === id);
     return at.kind === 'part' ? own + 1 : own;
   };

@@ -5,12 +5,13 @@ import {
   keyedById,
   keyedParts,
   membersOf,
+  otherKeyed,
   type Group,
+  type KeyBearers,
   type KeyedPart,
   type Layer,
-  type Piece,
 } from '@/core/document';
-import { groupOwner, layerOwner, type LaneOwner } from './lane-owner';
+import { groupOwner, layerOwner, otherOwner, type LaneOwner } from './lane-owner';
 
 interface Common {
   /** Unlike that of any other row. */
@@ -64,11 +65,9 @@ const moreParts = (owner: LaneOwner): KeyedPart[] =>
     isOfWindow(part) ? !owner.led && !WINDOW.includes(part) : part !== owner.lead,
   );
 
-type Shown = Pick<Piece, 'layers' | 'groups'>;
-
 /** What the score shows from top to bottom. */
 export function rowsOf(
-  piece: Shown,
+  piece: KeyBearers,
   { collapsed, opened }: { readonly collapsed: readonly string[]; readonly opened: readonly string[] },
 ): Row[] {
   let order = 0;
@@ -77,7 +76,7 @@ export function rowsOf(
     opened.includes(owner.id)
       ? parts.map((part) => ({ kind: 'part', key: `${owner.id} ${part}`, depth, owner, part }))
       : [];
-  return piece.layers.flatMap((layer): Row[] => {
+  const ofLayers = piece.layers.flatMap((layer): Row[] => {
     const rows: Row[] = [];
     const number = layer.type === 'stroke' ? ++order : null;
     const around = groupsAround(piece, layer).reverse();
@@ -85,7 +84,7 @@ export function rowsOf(
       if (!begun.has(group.id)) {
         begun.add(group.id);
         const members = membersOf(piece, group.id);
-        const owner = groupOwner(group, members, keyedById(piece as Piece, group.id)!);
+        const owner = groupOwner(group, members, keyedById(piece, group.id)!);
         const parts = moreParts(owner);
         rows.push({ kind: 'group', key: `group ${group.id}`, depth, group, members, parts, owner });
         rows.push(...partRows(owner, parts, depth));
@@ -99,6 +98,18 @@ export function rowsOf(
     rows.push(...partRows(owner, parts, depth));
     return rows;
   });
+  // Pins and the piece itself have no lane to open: what is keyed of them stands below all layers.
+  const others = otherKeyed(piece).flatMap(({ id, name, keyed }) => {
+    const owner = otherOwner(id, name, keyed);
+    return keyedParts(keyed).map((part): Row => ({
+      kind: 'part',
+      key: `${id} ${part}`,
+      depth: 0,
+      owner,
+      part,
+    }));
+  });
+  return [...ofLayers, ...others];
 }
 
 /** The layers that a row stands for. */

@@ -1,23 +1,29 @@
 import fc from 'fast-check';
 import {
   addLayers,
+  addPin,
   applyManner,
   groupLayers,
   keyedParts,
+  moveKeys,
   newPiece,
   newStroke,
   putMarker,
+  readPiece,
   setKey,
   setLine,
   setPlace,
   setWorkRange,
   tieStrokes,
   updateKeyed,
+  WHOLE_PIECE,
   withPart,
   type KeyRef,
   type Piece,
 } from '@/core/document';
 import { corner } from '@/core/geometry';
+import { drawnFrame } from '@/core/scene';
+import { LINEAR } from '@/core/timing';
 import { snapPlaces, snappedBy } from './drag';
 import { laneY, LANE } from './envelope';
 import { boundWords, keysInBox } from './key-box';
@@ -79,6 +85,23 @@ describe('rows', () => {
     expect(led.owner.led).toBe(true);
     expect(rows.some((row) => row.kind === 'part' && row.owner.id === 'b')).toBe(false);
   });
+});
+
+test('what is keyed of pins and of the piece itself stands below all layers, and is moved, boxed and retimed like all keys', () => {
+  const key = (frame: number, value: number) => ({ frame, value, easing: LINEAR });
+  const pinned = addPin(timed, { id: 'p', name: 'Pin 1', x: { keys: [key(3, 0), key(9, 50)] }, y: 5 });
+  const held: Piece = { ...pinned, drawings: { keys: [key(0, 8), key(40, 12)] } };
+  const rows = rowsOf(held, CLOSED);
+  expect(rows.slice(-2).map(({ key: id }) => id)).toEqual(['p pin.x', `${WHOLE_PIECE} drawings`]);
+  expect(rowOfKeys(rows, WHOLE_PIECE, 'drawings')).toBe(rows.length - 1);
+  const top = (rows.length - 1) * LANE.height;
+  const refs = keysInBox(held, rows, { left: -1e5, right: 1e5, top: top + 1, bottom: top + LANE.height });
+  expect(refs).toEqual([0, 1].map((index) => ({ stroke: WHOLE_PIECE, part: 'drawings', index })));
+  const moved = moveKeys(held, refs, 5);
+  expect(moved.drawings).toEqual({ keys: [key(5, 8), key(45, 12)] });
+  expect(readPiece(JSON.parse(JSON.stringify(moved)) as unknown)).toEqual({ ok: true, piece: moved });
+  // Eight drawings at 25 a second: that of frame 3.125 is shown at frames 4 to 6.
+  expect([4, 5, 6].map((frame) => drawnFrame(held, frame))).toEqual([3.125, 3.125, 3.125]);
 });
 
 describe('keys in a box', () => {

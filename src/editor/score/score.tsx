@@ -52,7 +52,12 @@ export function Score() {
   const layers = useEditor((s) => s.piece.layers);
   const groups = useEditor((s) => s.piece.groups);
   const open = useRows();
-  const rows = useMemo(() => rowsOf({ layers, groups }, open), [layers, groups, open]);
+  const pins = useEditor((s) => s.piece.pins);
+  const drawings = useEditor((s) => s.piece.drawings);
+  const rows = useMemo(
+    () => rowsOf({ layers, groups, pins, ...(drawings !== undefined && { drawings }) }, open),
+    [layers, groups, pins, drawings, open],
+  );
   const bound = useMemo(() => boundWords(layers), [layers]);
   const length = useEditor((s) => s.piece.length);
   const selection = useEditor((s) => s.selection);
@@ -134,7 +139,10 @@ export function Score() {
     event.stopPropagation();
   };
 
-  const isChosen = (row: Row): boolean => layersOfRow(row).every((id) => selection.layers.includes(id));
+  const isChosen = (row: Row): boolean => {
+    const ids = layersOfRow(row);
+    return ids.length > 0 && ids.every((id) => selection.layers.includes(id));
+  };
   const firstSelected = Math.max(0, rows.findIndex(isChosen));
   const inView = (row: number): boolean => {
     const [top, height] = [virtual.scrollOffset ?? 0, virtual.scrollRect?.height ?? 0];

@@ -1,21 +1,35 @@
 import { MOST_EFFECTS, type Effect } from '../../effects';
 import { changed, sameValue } from '../changed';
+import type { Field } from '../field-schema';
 import { partWithId, type Part, type Piece } from '../schema';
 import { updateParts } from './place';
 
 /** The effects of a layer or group, one after another. */
 export const effectsOf = (part: Part | undefined): readonly Effect[] => part?.effects ?? [];
 
-/** Layers and groups with the effects that a rule makes of those they have. */
-export const changeEffects = (
+/** A field that fills part of an effect, where that effect stands now; the same field where it went nowhere. */
+function movedField(field: Field, from: readonly Effect[], to: readonly Effect[]): Field {
+  const [, index, rest] = /^effects\.(\d+)(\..*)$/.exec(field.part ?? '') ?? [];
+  const now = index === undefined ? -1 : to.indexOf(from[Number(index)]!);
+  return now < 0 || now === Number(index) ? field : { ...field, part: `effects.${now}${rest}` };
+}
+
+/** Layers and groups with the effects that a rule makes of those they have; fields go along with what they fill. */
+export function changeEffects(
   piece: Piece,
   ids: readonly string[],
   to: (effects: readonly Effect[]) => readonly Effect[],
-): Piece =>
-  updateParts(piece, ids, <P extends Part>(part: P) => {
+): Piece {
+  let { fields } = piece;
+  const parts = updateParts(piece, ids, <P extends Part>(part: P) => {
     const effects = to(effectsOf(part)).slice(0, MOST_EFFECTS);
+    fields = fields.map((field) =>
+      field.of[0] === part.id ? movedField(field, effectsOf(part), effects) : field,
+    );
     return changed<P>(part, { effects: effects.length > 0 ? effects : undefined } as Partial<P>);
   });
+  return { ...parts, fields };
+}
 
 /** Puts an effect at the end of those of layers and groups. */
 export const addEffect = (piece: Piece, ids: readonly string[], effect: Effect): Piece =>

@@ -11,6 +11,7 @@ export * from './guarded';
 export * from './ink';
 export * from './keys';
 export * from './layers';
+export * from './fields';
 export * from './layouts';
 export * from './manner';
 export * from './manner-window';

@@ -38,8 +38,21 @@ const pinAsKeyed = ({ x, y }: Pin): Keyed => ({ pin: { x, y } });
 /** A group as what bears keys: those of its line, and its own. */
 const groupAsKeyed = ({ line, ...own }: Group): Keyed => ({ ...own, ...(line && { window: line.window }) });
 
-/** What bears keys by its id: a layer, a group or a pin. */
-export function keyedById(piece: Piece, id: string): Keyed | undefined {
+/** Stands for the piece itself among what bears keys; no layer, group or pin can be called so. */
+export const WHOLE_PIECE = 'whole piece';
+
+/** What of a piece may bear keys. */
+export interface KeyBearers extends Pick<Piece, 'layers' | 'groups' | 'pins'> {
+  readonly drawings?: Piece['drawings'];
+}
+
+const pieceAsKeyed = ({ drawings }: Pick<KeyBearers, 'drawings'>): Keyed => ({
+  ...(drawings !== undefined && { drawings }),
+});
+
+/** What bears keys by its id: a layer, a group, a pin or the piece itself. */
+export function keyedById(piece: KeyBearers, id: string): Keyed | undefined {
+  if (id === WHOLE_PIECE) return pieceAsKeyed(piece);
   const layer = piece.layers.find((one) => one.id === id);
   if (layer) return layer;
   const group = piece.groups.find((one) => one.id === id);
@@ -48,15 +61,23 @@ export function keyedById(piece: Piece, id: string): Keyed | undefined {
   return pin && pinAsKeyed(pin);
 }
 
-/** Everything in a piece that bears keys: layers, groups and pins. */
-export const allKeyed = ({
-  layers,
-  groups,
-  pins,
-}: Piece): { readonly id: string; readonly name: string; readonly keyed: Keyed }[] => [
-  ...layers.map((layer) => ({ id: layer.id, name: layer.name, keyed: layer })),
-  ...groups.map((group) => ({ id: group.id, name: group.name, keyed: groupAsKeyed(group) })),
+interface Named {
+  readonly id: string;
+  readonly name: string;
+  readonly keyed: Keyed;
+}
+
+/** What bears keys and is no layer or group: pins, and the piece itself. */
+export const otherKeyed = ({ pins, drawings }: Pick<KeyBearers, 'pins' | 'drawings'>): Named[] => [
   ...pins.map((pin) => ({ id: pin.id, name: pin.name, keyed: pinAsKeyed(pin) })),
+  { id: WHOLE_PIECE, name: 'Whole piece', keyed: pieceAsKeyed({ drawings }) },
+];
+
+/** Everything in a piece that bears keys: layers, groups, pins and the piece itself. */
+export const allKeyed = (piece: KeyBearers): Named[] => [
+  ...piece.layers.map((layer) => ({ id: layer.id, name: layer.name, keyed: layer })),
+  ...piece.groups.map((group) => ({ id: group.id, name: group.name, keyed: groupAsKeyed(group) })),
+  ...otherKeyed(piece),
 ];
 
 /** The list of keys that a reference points into. */
@@ -69,7 +90,7 @@ export function keysAt(
   return value === undefined ? [] : keysOf(value as Animated<KeyValue>);
 }
 
-/** Changes layers, groups and pins by their ids, as what bears keys. */
+/** Changes layers, groups, pins and the piece itself by their ids, as what bears keys. */
 export function updateKeyed(
   piece: Piece,
   ids: readonly string[],
@@ -81,7 +102,8 @@ export function updateKeyed(
     return { ...group, ...own, ...(group.line && window && { line: { ...group.line, window } }) };
   });
   const pins = changedOnes(layers.pins, ids, (pin) => ({ ...pin, ...change(pinAsKeyed(pin), pin.id).pin }));
-  return groups === piece.groups && pins === piece.pins ? layers : { ...layers, groups, pins };
+  const parts = groups === piece.groups && pins === piece.pins ? layers : { ...layers, groups, pins };
+  return ids.includes(WHOLE_PIECE) ? { ...parts, ...change(pieceAsKeyed(piece), WHOLE_PIECE) } : parts;
 }
 
 /** A list in which the ones with the given ids are changed; the same list where there are none. */

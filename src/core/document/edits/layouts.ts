@@ -3,18 +3,16 @@ import { LIMITS } from '../limits';
 import { cutName } from '../names';
 import { compose, scalingAbout, type Matrix } from '../../geometry';
 import { mapKnown, scaled } from '../../properties';
-import { isKeyed, mapValues, type Animated } from '../../timing';
 import { changed } from '../changed';
 import type { Field } from '../field-schema';
 import { gathered, membersOf } from '../grouped';
 import { withIdsRenamed } from '../renamed-ids';
-import type { ArtGroup, ArtShape } from '../art-schema';
 import { pinSchema } from '../pin-schema';
-import { groupSchema, pieceSchema, type Layer, type Lettering, type Piece } from '../schema';
+import { groupSchema, pieceSchema, type Layer, type Piece } from '../schema';
 import { settlePiece } from '../settle-piece';
 import { changedTogether } from '../traced';
+import { fieldsAmong } from './fields';
 import { allKeyed, shiftKeyed, updateKeyed } from './keys';
-import { updateLayers } from './layers';
 import { withRate } from './piece-time';
 import { setPlace } from './place';
 import { scaledLayer } from './placing';
@@ -128,94 +126,6 @@ export function layoutFrom(piece: Piece, ids: readonly string[], name: string): 
     fields: fieldsAmong(piece, ids),
   });
 }
-
-/** The fields of a piece as far as they fill some of its layers. */
-const fieldsAmong = (piece: Piece, ids: readonly string[]): Field[] =>
-  piece.fields.flatMap((field) => {
-    const of = field.of.filter((id) => ids.includes(id));
-    return of.length > 0 ? [{ ...field, of }] : [];
-  });
-
-/** Fields that offer themselves for some layers: a text for each lettering, a colour for each colour that is used. */
-export function offeredFields(piece: Piece, ids: readonly string[]): Field[] {
-  const layers = piece.layers.filter((layer) => ids.includes(layer.id));
-  const whole = layers.flatMap((layer): Field[] =>
-    kindOf(layer)
-      .fields(layer)
-      .map((kind) => ({ name: cutName(layer.name), kind, of: [layer.id] })),
-  );
-  // Texts first: they are what is filled most.
-  const inOrder = (['text', 'number', 'image'] as const).flatMap((kind) =>
-    whole.filter((field) => field.kind === kind),
-  );
-  const colours = new Map<string, string[]>();
-  for (const layer of layers) {
-    const colour = kindOf(layer).ownColour(layer);
-    if (colour) colours.set(colour, [...(colours.get(colour) ?? []), layer.id]);
-  }
-  const named = [...colours].map(([, of], i): Field => ({ name: `Colour ${i + 1}`, kind: 'colour', of }));
-  return [...inOrder, ...named].slice(0, LIMITS.fields);
-}
-
-/** The greatest number something keyed reaches. */
-const most = (value: Animated): number =>
-  isKeyed(value) ? Math.max(...value.keys.map((key) => key.value)) : value;
-
-/** What a field holds now, as its first layer has it; null where all its layers are gone. */
-export function fieldValue(piece: Piece, field: Field): string | number | null {
-  for (const id of field.of) {
-    const layer = piece.layers.find((one) => one.id === id);
-    if (!layer) continue;
-    if (field.kind === 'text' && layer.type === 'lettering') return layer.setting.text;
-    if (field.kind === 'colour') return kindOf(layer).ownColour(layer);
-    if (field.kind === 'image') return layer.name;
-    if (field.kind === 'number' && layer.type === 'lettering' && layer.count) return most(layer.count.value);
-  }
-  return null;
-}
-
-/** Fills a field of colour. */
-export const fillColour = (piece: Piece, field: Field, colour: string): Piece =>
-  updateLayers(piece, field.of, (layer) => kindOf(layer).recoloured(layer, colour));
-
-/**
- * Fills a field of a number: counted numbers go to it as they went to the one before, and heads and tails that went along with
- * it go as much further (a full path where the number is 100).
- */
-export function fillNumber(piece: Piece, field: Field, to: number): Piece {
-  const before = fieldValue(piece, field);
-  if (typeof before !== 'number' || before === to) return piece;
-  const grown = (value: Animated): Animated =>
-    before === 0
-      ? mapValues(value, (v) => (v === before ? to : v))
-      : mapValues(value, (v) => (v * to) / before);
-  const share = (value: Animated): Animated => mapValues(grown(value), (v) => Math.min(1, Math.max(0, v)));
-  return updateLayers(piece, field.of, (layer): Layer => {
-    if (layer.type === 'lettering' && layer.count)
-      return { ...layer, count: { ...layer.count, value: grown(layer.count.value) } };
-    if (layer.type !== 'stroke') return layer;
-    const { head, tail } = layer.window;
-    return { ...layer, window: { ...layer.window, head: share(head), tail: share(tail) } };
-  });
-}
-
-/** Fills a field of an image with the shapes of another, in the box of what was there. */
-export function fillImage(
-  piece: Piece,
-  field: Field,
-  { shapes, groups }: { readonly shapes: readonly ArtShape[]; readonly groups: readonly ArtGroup[] },
-  transform: Matrix,
-): Piece {
-  return updateLayers(piece, field.of, (layer) =>
-    layer.type === 'art' ? { ...layer, shapes, groups, transform } : layer,
-  );
-}
-
-/** The text layers that a field of text fills. */
-export const textsOf = (piece: Piece, field: Field): Lettering[] =>
-  piece.layers.filter(
-    (layer): layer is Lettering => layer.type === 'lettering' && field.of.includes(layer.id),
-  );
 
 /** Where an accent is put: about a place of the picture, so much larger than it was made for. */
 export interface AccentPlace {

@@ -1,17 +1,18 @@
 'use client';
 import {
   changed,
-  drawingsSchema,
   partWithId,
   SHUTTER,
   shutterSchema,
   updateParts,
+  WHOLE_PIECE,
   type Part,
   type Piece,
 } from '@/core/document';
-import { initialOf, propertyAt } from '@/core/properties';
-import { Check, Fold, Hint, Inset, NumberField } from '@/ui';
-import { fieldOf, ValueField } from '../../properties';
+import { drawingsPerSecond } from '@/core/effects';
+import { initialOf } from '@/core/properties';
+import { Check, Fold, Hint, Inset } from '@/ui';
+import { OwnersOf, PartField, ValueField } from '../../properties';
 import { edit, useCalm } from '../../state';
 
 /** Lets what is chosen stay sharp where the piece has motion blur. */
@@ -33,8 +34,6 @@ export function LeftSharp({ ids }: { ids: readonly string[] }) {
     </Check>
   );
 }
-
-const DRAWINGS = propertyAt(drawingsSchema, undefined, [])!;
 
 /** What is done to the piece as a whole: motion blur, and fewer drawings than frames. */
 export function WholePiece() {
@@ -62,18 +61,15 @@ export function WholePiece() {
       )}
       <Check
         isSelected={drawings !== undefined}
-        onChange={(on) => put({ drawings: on ? initialOf(drawingsSchema) : undefined })}
+        onChange={(on) => put({ drawings: on ? initialOf(drawingsPerSecond()) : undefined })}
       >
         Held frames
       </Check>
       {drawings !== undefined && (
         <Inset>
-          <NumberField
-            label={DRAWINGS.name}
-            {...fieldOf(DRAWINGS)}
-            value={drawings}
-            onChange={(to) => put({ drawings: to })}
-          />
+          <OwnersOf ids={[WHOLE_PIECE]}>
+            <PartField part="drawings" />
+          </OwnersOf>
           {shutter && <Hint>Held drawings are not blurred.</Hint>}
         </Inset>
       )}

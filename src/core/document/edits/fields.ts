@@ -1,0 +1,131 @@
+import { isKeyed, mapValues, type Animated } from '../../timing';
+import type { Matrix } from '../../geometry';
+import type { ArtGroup, ArtShape } from '../art-schema';
+import type { Field } from '../field-schema';
+import { partOf, propertyOf, withPart, type KeyedPart } from '../keyed-parts';
+import { kindOf } from '../kinds';
+import { LIMITS } from '../limits';
+import { cutName } from '../names';
+import type { Layer, Lettering, Piece } from '../schema';
+import { updateLayers } from './layers';
+
+/** The parts of a layer's effects that are colours. */
+function effectColours(layer: Layer): KeyedPart[] {
+  const under = (value: unknown, way: string): KeyedPart[] => {
+    if (propertyOf(layer, way)?.kind === 'colour') return [way];
+    if (typeof value !== 'object' || value === null) return [];
+    return Object.entries(value).flatMap(([step, inner]) => under(inner, `${way}.${step}`));
+  };
+  return under(layer.effects ?? [], 'effects');
+}
+
+/** The fields of a piece as far as they fill some of its layers. */
+export const fieldsAmong = (piece: Piece, ids: readonly string[]): Field[] =>
+  piece.fields.flatMap((field) => {
+    const of = field.of.filter((id) => ids.includes(id));
+    return of.length > 0 ? [{ ...field, of }] : [];
+  });
+
+/** Fields that offer themselves for some layers: a text for each lettering, a colour for each colour that is used. */
+export function offeredFields(piece: Piece, ids: readonly string[]): Field[] {
+  const layers = piece.layers.filter((layer) => ids.includes(layer.id));
+  const whole = layers.flatMap((layer): Field[] =>
+    kindOf(layer)
+      .fields(layer)
+      .map((kind) => ({ name: cutName(layer.name), kind, of: [layer.id] })),
+  );
+  // Texts first: they are what is filled most.
+  const inOrder = (['text', 'number', 'image'] as const).flatMap((kind) =>
+    whole.filter((field) => field.kind === kind),
+  );
+  const colours = new Map<string, string[]>();
+  for (const layer of layers) {
+    const colour = kindOf(layer).ownColour(layer);
+    if (colour) colours.set(colour, [...(colours.get(colour) ?? []), layer.id]);
+  }
+  const named = [...colours].map(([, of], i): Field => ({ name: `Colour ${i + 1}`, kind: 'colour', of }));
+  const ofEffects = layers.flatMap((layer) =>
+    effectColours(layer).map((part): Field => ({
+      name: cutName(`${layer.name}, ${propertyOf(layer, part)!.fullName}`),
+      kind: 'colour',
+      of: [layer.id],
+      part,
+    })),
+  );
+  return [...inOrder, ...named, ...ofEffects].slice(0, LIMITS.fields);
+}
+
+/** The greatest number something keyed reaches. */
+const most = (value: Animated): number =>
+  isKeyed(value) ? Math.max(...value.keys.map((key) => key.value)) : value;
+
+/** What a field holds now, as its first layer has it; null where all its layers are gone. */
+export function fieldValue(piece: Piece, field: Field): string | number | null {
+  for (const id of field.of) {
+    const layer = piece.layers.find((one) => one.id === id);
+    if (!layer) continue;
+    if (field.kind === 'text' && layer.type === 'lettering') return layer.setting.text;
+    if (field.kind === 'colour') return colourOf(layer, field);
+    if (field.kind === 'image') return layer.name;
+    if (field.kind === 'number' && layer.type === 'lettering' && layer.count) return most(layer.count.value);
+  }
+  return null;
+}
+
+/** Whether a field's part is a colour of a layer. */
+const hasColour = (layer: Layer, part: KeyedPart): boolean =>
+  propertyOf(layer, part)?.kind === 'colour' && partOf(layer, part) !== undefined;
+
+/** The colour of a layer that a field fills: its own, or that of the part the field names; where it is keyed, that of its first key. */
+function colourOf(layer: Layer, { part }: Field): string | null {
+  if (part === undefined) return kindOf(layer).ownColour(layer);
+  if (!hasColour(layer, part)) return null;
+  const colour = partOf(layer, part) as Animated<string>;
+  return isKeyed(colour) ? colour.keys[0]!.value : colour;
+}
+
+/** Fills a field of colour. */
+export const fillColour = (piece: Piece, { of, part }: Field, colour: string): Piece =>
+  updateLayers(piece, of, (layer) => {
+    if (part === undefined) return kindOf(layer).recoloured(layer, colour);
+    return hasColour(layer, part) ? withPart(layer, part, colour) : layer;
+  });
+
+/**
+ * Fills a field of a number: counted numbers go to it as they went to the one before, and heads and tails that went along with
+ * it go as much further (a full path where the number is 100).
+ */
+export function fillNumber(piece: Piece, field: Field, to: number): Piece {
+  const before = fieldValue(piece, field);
+  if (typeof before !== 'number' || before === to) return piece;
+  const grown = (value: Animated): Animated =>
+    before === 0
+      ? mapValues(value, (v) => (v === before ? to : v))
+      : mapValues(value, (v) => (v * to) / before);
+  const share = (value: Animated): Animated => mapValues(grown(value), (v) => Math.min(1, Math.max(0, v)));
+  return updateLayers(piece, field.of, (layer): Layer => {
+    if (layer.type === 'lettering' && layer.count)
+      return { ...layer, count: { ...layer.count, value: grown(layer.count.value) } };
+    if (layer.type !== 'stroke') return layer;
+    const { head, tail } = layer.window;
+    return { ...layer, window: { ...layer.window, head: share(head), tail: share(tail) } };
+  });
+}
+
+/** Fills a field of an image with the shapes of another, in the box of what was there. */
+export function fillImage(
+  piece: Piece,
+  field: Field,
+  { shapes, groups }: { readonly shapes: readonly ArtShape[]; readonly groups: readonly ArtGroup[] },
+  transform: Matrix,
+): Piece {
+  return updateLayers(piece, field.of, (layer) =>
+    layer.type === 'art' ? { ...layer, shapes, groups, transform } : layer,
+  );
+}
+
+/** The text layers that a field of text fills. */
+export const textsOf = (piece: Piece, field: Field): Lettering[] =>
+  piece.layers.filter(
+    (layer): layer is Lettering => layer.type === 'lettering' && field.of.includes(layer.id),
+  );
