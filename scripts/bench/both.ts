@@ -4,32 +4,37 @@ import { chromium } from '@playwright/test';
 import { buildSync } from 'esbuild';
 import { resolve } from 'node:path';
 import type { Piece } from '../../src/core/document';
-import { paint } from '../../src/core/paint';
+import { paint, steadyPainter, type MakeCanvas, type PaintContext } from '../../src/core/paint';
 import { evaluate } from '../../src/core/scene';
 
-/** Milliseconds of each frame, piece by piece. */
-export type Times = Record<string, { evaluate: number[]; all: number[] }>;
+/** Milliseconds of each frame, piece by piece: evaluating, evaluating and painting as the application does, and painting all of it anew. */
+export type Times = Record<string, { evaluate: number[]; all: number[]; anew: number[] }>;
 
 /** Runs in Node and, as text, in the page. */
 function measure(
   pieces: Record<string, unknown>,
   frames: readonly number[],
   show: (piece: never, frame: number) => unknown,
-  put: (list: unknown) => void,
+  painter: () => (list: unknown) => void,
+  putAnew: (list: unknown) => void,
 ): Times {
   const result: Times = {};
+  const painters = Object.fromEntries(Object.keys(pieces).map((name) => [name, painter()]));
   for (let round = 0; round < 3; round++) {
     for (const frame of frames) {
       for (const [name, piece] of Object.entries(pieces)) {
         const began = performance.now();
         const list = show(piece as never, frame + round / 3);
         const shown = performance.now();
-        put(list);
+        painters[name]!(list);
         const done = performance.now();
+        putAnew(list);
+        const again = performance.now();
         if (round === 0) continue;
-        const times = (result[name] ??= { evaluate: [], all: [] });
+        const times = (result[name] ??= { evaluate: [], all: [], anew: [] });
         times.evaluate.push(shown - began);
         times.all.push(done - began);
+        times.anew.push(shown - began + again - done);
       }
     }
   }
@@ -43,15 +48,24 @@ export async function measureBoth(
 ): Promise<{ readonly server: Times; readonly page: Times }> {
   const canvas = createCanvas(1920, 1080);
   const context = canvas.getContext('2d');
-  const server = measure(pieces, frames, evaluate as never, (list) => {
+  const make = createCanvas as unknown as MakeCanvas;
+  /** Puts a picture onto an empty canvas and waits until it is there. */
+  const onEmpty = (put: (list: never, context: PaintContext) => void) => (list: unknown) => {
     context.clearRect(0, 0, 1920, 1080);
-    paint(list as never, context, createCanvas);
+    put(list as never, context as unknown as PaintContext);
     context.getImageData(0, 0, 1, 1);
-  });
+  };
+  const server = measure(
+    pieces,
+    frames,
+    evaluate as never,
+    () => onEmpty(steadyPainter(make)),
+    onEmpty((list, onto) => paint(list, onto, make)),
+  );
   const script = buildSync({
     stdin: {
       contents:
-        "import { paint } from './src/core/paint'; import { evaluate } from './src/core/scene'; globalThis.core = { paint, evaluate };",
+        "import { paint, steadyPainter } from './src/core/paint'; import { evaluate } from './src/core/scene'; globalThis.core = { paint, steadyPainter, evaluate };",
       resolveDir: resolve(import.meta.dirname, '../..'),
     },
     bundle: true,
@@ -70,18 +84,32 @@ export async function measureBoth(
   const inPage = (await page.evaluate(
     ({ pieces, frames }) => {
       const { core, measure } = globalThis as unknown as {
-        core: { paint: (...all: unknown[]) => void; evaluate: (piece: never, frame: number) => unknown };
+        core: {
+          paint: (...all: unknown[]) => void;
+          steadyPainter: (make: unknown) => (...all: unknown[]) => void;
+          evaluate: (piece: never, frame: number) => unknown;
+        };
         measure: (...all: unknown[]) => unknown;
       };
       const canvas = document.createElement('canvas');
       [canvas.width, canvas.height] = [1920, 1080];
       const context = canvas.getContext('2d')!;
       const make = (w: number, h: number) => new OffscreenCanvas(w, h);
-      return measure(pieces, frames, core.evaluate, (list: unknown) => {
+      const onEmpty = (put: (list: unknown) => void) => (list: unknown) => {
         context.clearRect(0, 0, 1920, 1080);
-        core.paint(list, context, make);
+        put(list);
         context.getImageData(0, 0, 1, 1);
-      });
+      };
+      return measure(
+        pieces,
+        frames,
+        core.evaluate,
+        () => {
+          const steady = core.steadyPainter(make);
+          return onEmpty((list) => steady(list, context));
+        },
+        onEmpty((list) => core.paint(list, context, make)),
+      );
     },
     { pieces: pieces as never, frames },
   )) as Times;

@@ -54,7 +54,12 @@ function shaken(
   const m = matrix(frame);
   return kept([effect, drawing, now, ...m], () => {
     const field = fieldOf(effect, drawing, m);
-    return field ? warped(shapes(now), field, (effect.grain * meanScale(m)) / 3) : now;
+    if (!field) return now;
+    return warped(
+      kept([shapes, now], () => shapes(now)),
+      field,
+      effect.grain * meanScale(m),
+    );
   });
 }
 

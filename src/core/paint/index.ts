@@ -1,2 +1,3 @@
 export * from './context';
-export * from './paint';
+export { paint, tracePath } from './paint';
+export { steadyPainter } from './steady';

@@ -62,6 +62,16 @@ interface DrawsImages {
   ): void;
 }
 
+/** Lays part of a layer onto a context whose transform is none, where it is on the layer. */
+export const layDownPart = (
+  layer: Layer,
+  onto: PaintContext,
+  { left, top, right, bottom }: { left: number; top: number; right: number; bottom: number },
+): void => {
+  const [w, h] = [right - left, bottom - top];
+  (onto as unknown as DrawsImages).drawImage(layer.canvas, left, top, w, h, left, top, w, h);
+};
+
 /** Lays the pixels of a layer onto a context whose transform is none, at whole pixels, enlarged by a factor. */
 export const layDown = (layer: Layer, onto: PaintContext, x: number, y: number, enlarged = 1): void =>
   (onto as unknown as DrawsImages).drawImage(

@@ -47,7 +47,8 @@ const OPERATIONS: Record<Operator, string> = {
   atop: 'source-atop',
 };
 
-function paintItem(item: DrawItem, context: PaintContext, make: MakeCanvas): void {
+/** Paints one item over what the canvas holds. */
+export function paintItem(item: DrawItem, context: PaintContext, make: MakeCanvas): void {
   context.globalAlpha = item.opacity;
   const operation = item.operator ? OPERATIONS[item.operator] : item.blend;
   if (operation) context.globalCompositeOperation = operation;

@@ -1,6 +1,6 @@
 import type { DrawList } from '@/core/draw';
 import { isArtwork, type Piece } from '@/core/document';
-import { paint } from '@/core/paint';
+import { steadyPainter } from '@/core/paint';
 import { artItems, evaluate, sameItems } from '@/core/scene';
 import { newCanvas } from '@/workers/new-canvas';
 import { shownPiece, type EditorState } from '../state';
@@ -37,6 +37,7 @@ export interface PicturePainter {
 
 export function picturePainter(canvas: HTMLCanvasElement): PicturePainter {
   const context = canvas.getContext('2d')!;
+  const steady = steadyPainter(newCanvas);
   /** What the canvas shows. */
   let shown: { readonly list: DrawList; readonly key: string } | null = null;
   return {
@@ -71,7 +72,7 @@ export function picturePainter(canvas: HTMLCanvasElement): PicturePainter {
       context.rect(x, y, w, h);
       context.clip();
       context.translate(x, y);
-      paint(list, context, newCanvas, zoom);
+      steady(list, context, zoom);
       context.restore();
     },
   };

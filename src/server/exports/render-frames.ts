@@ -2,7 +2,7 @@ import { inkBounds, type DrawList } from '@/core/draw';
 import type { ExportSettings } from '@/contract';
 import { createCanvas, type Canvas } from '@napi-rs/canvas';
 import type { Piece } from '@/core/document';
-import { paint } from '@/core/paint';
+import { steadyPainter } from '@/core/paint';
 import { evaluate, sameItems } from '@/core/scene';
 import { exportSize } from './settings';
 
@@ -19,6 +19,7 @@ export function* renderFrames(piece: Piece, settings: ExportSettings): Generator
   const { width, height } = exportSize(piece.size, settings.scale);
   const canvas = createCanvas(width, height);
   const context = canvas.getContext('2d');
+  const paint = steadyPainter(createCanvas);
   let before: DrawList | null = null;
   for (let frame = settings.first; frame <= settings.last; frame++) {
     const list = evaluate(piece, frame);
@@ -27,7 +28,7 @@ export function* renderFrames(piece: Piece, settings: ExportSettings): Generator
       // Only what carried ink is cleared: most of a title is empty.
       const old = before && inkBounds(before, width, height, settings.scale);
       if (old) context.clearRect(old.left, old.top, old.right - old.left, old.bottom - old.top);
-      paint(list, context, createCanvas, settings.scale);
+      paint(list, context, settings.scale);
     }
     before = list;
     yield { frame, list, canvas, same };
