@@ -44,6 +44,14 @@ export function mixColours(from: string, to: string, t: number): string {
   return hexOf({ l: held(between(p.l, q.l, t)), a: between(p.a, q.a, t), b: between(p.b, q.b, t) });
 }
 
+/** The colour seen where one that is so opaque lies over another: mixed in sRGB, as pictures are (W3C Compositing, 5.1). */
+export function overlaid(under: string, over: string, opacity: number): string {
+  const [a, b] = [toRgb(under), toRgb(over)];
+  if (!a || !b) return under;
+  const mixed = (k: 'r' | 'g' | 'b'): number => between(a[k], b[k], opacity);
+  return formatHex({ mode: 'rgb', r: mixed('r'), g: mixed('g'), b: mixed('b') });
+}
+
 /** A keyed colour at a frame. */
 export const colourAt = (animated: Animated<string>, frame: number): string =>
   blendAt(animated, frame, mixColours);

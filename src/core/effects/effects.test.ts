@@ -497,8 +497,26 @@ describe('glint', () => {
       ['s'],
       effect('Glint', { after: 's', lasts: 10 }),
     );
-    const lit = (frame: number) => JSON.stringify(evaluate(cued, frame)).includes('"atop"');
+    const dark = addLayers(one(), [{ ...dot, id: 'other' }]);
+    const lit = (frame: number): boolean =>
+      JSON.stringify(evaluate(cued, frame)) !== JSON.stringify(evaluate(dark, frame));
     expect([24, 26, 34, 36].map(lit)).toEqual([false, true, true, false]);
+  });
+
+  test('light on the parts of a group is the light on the whole of it', () => {
+    const two = groupLayers(addLayers(still, [curve('t')]), ['s', 't'], { id: 'g', name: 'G' });
+    const look = (blend?: 'screen'): Piece => ({
+      ...two,
+      layers: two.layers.map((layer) => (blend && layer.id === 's' ? { ...layer, blend } : layer)),
+    });
+    for (const at of [0.3, 0.5, 0.62]) {
+      const shine = effect('Glint', { at, width: 60, angle: 0.5 });
+      const lit = (piece: Piece) => addEffect(piece, ['g'], shine);
+      // Blended over nothing the lowest looks as it is; what is blended is lit as a whole.
+      expect(worst(pixels(look(), 0), pixels(look('screen'), 0))).toBeLessThanOrEqual(2);
+      expect(worst(pixels(lit(look()), 0), pixels(look(), 0))).toBeGreaterThan(60);
+      expect(worst(pixels(lit(look()), 0), pixels(lit(look('screen')), 0))).toBeLessThanOrEqual(3);
+    }
   });
 });
 

@@ -1,7 +1,8 @@
 import { z } from 'zod';
-import { itemBounds, type FillItem, type GroupItem } from '../draw';
-import { measurePath, unite, type Bounds } from '../geometry';
-import { colourRibbon } from '../ink';
+import { overlaid } from '../colour';
+import { itemBounds, type DrawItem, type FillItem, type GroupItem } from '../draw';
+import { IDENTITY, inverse, measurePath, unite, type Bounds } from '../geometry';
+import { colourRibbon, mappedGradient, type LinearGradient } from '../ink';
 import { choice, keyedColour, keyedNumber, number, reference } from '../properties';
 import { effectKind, type Items, type StrokeNow, type Subject } from './effect';
 import { asOne } from './laid-over';
@@ -31,8 +32,8 @@ const bandOf = ({ colour, softness }: Glint) => [
   { at: 1, colour, opacity: 0 },
 ];
 
-/** A band across a box, where it is on its way from one side to the other. */
-function across(effect: Glint, at: number, { left, top, right, bottom }: Bounds): FillItem {
+/** The light of a band across a box, where it is on its way from one side to the other. */
+function across(effect: Glint, at: number, { left, top, right, bottom }: Bounds): LinearGradient {
   const [ux, uy] = [Math.cos(effect.angle), Math.sin(effect.angle)];
   const ends = [left, right].flatMap((x) => [top, bottom].map((y) => x * ux + y * uy));
   const [low, high] = [Math.min(...ends), Math.max(...ends)];
@@ -41,12 +42,52 @@ function across(effect: Glint, at: number, { left, top, right, bottom }: Bounds)
   const [mx, my] = [(left + right) / 2, (top + bottom) / 2];
   const beside = mx * -uy + my * ux;
   const place = (d: number) => ({ x: d * ux - beside * uy, y: d * uy + beside * ux });
-  return {
-    kind: 'fill',
-    path: [['M', left, top], ['L', right, top], ['L', right, bottom], ['L', left, bottom], ['Z']],
-    colour: { from: place(from), to: place(from + effect.width), stops: bandOf(effect) },
-    opacity: effect.strength,
-  };
+  return { from: place(from), to: place(from + effect.width), stops: bandOf(effect) };
+}
+
+/** A box filled with light. */
+const lightIn = (
+  { left, top, right, bottom }: Bounds,
+  colour: LinearGradient,
+  opacity: number,
+): FillItem => ({
+  kind: 'fill',
+  path: [['M', left, top], ['L', right, top], ['L', right, bottom], ['L', left, bottom], ['Z']],
+  colour,
+  opacity,
+});
+
+/**
+ * Items lit by a band, shape by shape: a colour under light is a gradient of the two, and needs no canvas of its own. Null where
+ * light on the parts is not the light on the whole.
+ */
+function litByShapes(items: Items, light: LinearGradient, strength: number): Items | null {
+  const lit: DrawItem[] = [];
+  for (const item of items) {
+    const one = litItem(item, light, strength);
+    if (!one) return null;
+    lit.push(one);
+  }
+  return lit;
+}
+
+function litItem(item: DrawItem, light: LinearGradient, strength: number): DrawItem | null {
+  if (item.operator === 'keep' || item.operator === 'erase') return item;
+  if (item.operator || item.blend) return null;
+  if (item.kind === 'group') {
+    if (item.ground || item.filters?.length) return null;
+    const items = litByShapes(item.items, light, strength);
+    return items && { ...item, items };
+  }
+  const under = item.colour;
+  if (typeof under !== 'string') return null;
+  const stops = light.stops.map(({ at, colour, opacity }) => ({
+    at,
+    colour: overlaid(under, colour, opacity * strength),
+    opacity: 1,
+  }));
+  const back = item.kind === 'stroke' && item.transform ? inverse(item.transform) : IDENTITY;
+  return back && { ...item, colour: mappedGradient({ ...light, stops }, back) };
 }
 
 /** Light on a part of a stroke, where it is on its way along it. */
@@ -84,8 +125,14 @@ export const GLINT = effectKind({
     return kept([effect, at, now, on?.path, on?.width], (): Items => {
       const box = unite(now.flatMap((item) => itemBounds(item) ?? []));
       if (!box) return now;
-      const light = on && on.width > 0 ? along(effect, at, on) : across(effect, at, box);
-      return [asOne([...now, { ...light, operator: 'atop' }])];
+      const { strength } = effect;
+      if (on && on.width > 0) return [asOne([...now, { ...along(effect, at, on), operator: 'atop' }])];
+      const light = across(effect, at, box);
+      return (
+        litByShapes(now, light, strength) ?? [
+          asOne([...now, { ...lightIn(box, light, strength), operator: 'atop' }]),
+        ]
+      );
     });
   },
 });
