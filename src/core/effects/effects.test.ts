@@ -515,7 +515,8 @@ describe('glint', () => {
       // Blended over nothing the lowest looks as it is; what is blended is lit as a whole.
       expect(worst(pixels(look(), 0), pixels(look('screen'), 0))).toBeLessThanOrEqual(2);
       expect(worst(pixels(lit(look()), 0), pixels(look(), 0))).toBeGreaterThan(60);
-      expect(worst(pixels(lit(look()), 0), pixels(lit(look('screen')), 0))).toBeLessThanOrEqual(3);
+      // Light as a see-through layer is rounded twice, and edges blend by another sum.
+      expect(worst(pixels(lit(look()), 0), pixels(lit(look('screen')), 0))).toBeLessThanOrEqual(6);
     }
   });
 });
