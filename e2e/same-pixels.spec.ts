@@ -278,22 +278,22 @@ const many = (name: string, count: number, make: (seed: number) => Piece): Case[
 
 /** What is painted in both, in lots that two workers can share. */
 const LOTS: { name: string; cases: () => Case[] }[] = [
-  {
-    name: 'the sample pieces',
+  ...[0, 1].map((half) => ({
+    name: `the sample pieces, ${half === 0 ? 'coming' : 'leaving'}`,
     cases: () =>
       SAMPLE_PROJECT.pieces.flatMap((piece) =>
-        [0.1, 0.35, 0.6, 0.9].map((part, i): Case => {
+        [0.1, 0.35, 0.6, 0.9].slice(half * 2, half * 2 + 2).map((part, i): Case => {
           const frame = Math.floor(piece.length * part);
-          return [`${piece.name} ${frame}`, evaluate(piece, frame), [1, 0.5, 1, 2][i]!];
+          return [`${piece.name} ${frame}`, evaluate(piece, frame), [1, 0.5, 1, 2][half * 2 + i]!];
         }),
       ),
-  },
+  })),
   { name: 'random inks', cases: () => many('random', 30, randomPiece) },
   { name: 'random reveals', cases: () => many('reveal', 12, randomReveals) },
-  ...[0, 6].map((from) => ({
+  ...[0, 3, 6, 9].map((from) => ({
     name: `random effects from ${from}`,
     cases: () =>
-      Array.from({ length: 6 }, (_, k): Case => {
+      Array.from({ length: 3 }, (_, k): Case => {
         const i = from + k;
         return [`effects ${i}`, evaluate(randomEffects(i), 4 + 3.5 * i, 6), [1, 0.5, 2][i % 3]!];
       }),

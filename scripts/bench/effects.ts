@@ -99,6 +99,7 @@ const PIECES: Record<string, Piece> = {
   'fluid ink': withEffect(wideLine(), 'Fluid ink'),
   moving: moving(false),
   'motion blur': moving(true),
+  'growing, motion blur': { ...growing, shutter: SHUTTER },
 };
 const { server, page } = await measureBoth(
   PIECES,
@@ -138,6 +139,12 @@ report(
         'moving',
         `Motion blur of ${samples} samples, 3 of 30 strokes move`,
         'aim ≤ samples × what moves',
+      ),
+      made(
+        'growing, motion blur',
+        'growing',
+        'Motion blur of 30 strokes that are written',
+        'only the heads move',
       ),
     ];
   }),

@@ -1,4 +1,5 @@
 export * from './blend';
+export { changedBounds } from './changed-bounds';
 export * from './draw-list';
 export * from './item-bounds';
 export * from './solid-items';

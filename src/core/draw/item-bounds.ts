@@ -15,7 +15,8 @@ const REACH = { miter: 4, round: 1, bevel: 1 } as const;
 /** Standard deviations beyond which a canvas's blur leaves nothing. */
 export const BLUR_REACH = 3;
 
-function strokeReach({ width, join, miterLimit, transform }: StrokeItem): number {
+/** How far beyond its path a pen leaves ink at the most, px. */
+export function strokeReach({ width, join, miterLimit, transform }: StrokeItem): number {
   const sharpest = join === 'miter' ? (miterLimit ?? REACH.miter) : REACH[join];
   const most = transform ? Math.hypot(...transform.slice(0, 4)) : 1;
   return (width / 2) * Math.max(sharpest, Math.SQRT2) * most;

@@ -10,10 +10,12 @@ import {
   type Operator,
   type StrokeItem,
 } from '../draw';
-import type { PathCommand } from '../geometry';
+import type { Bounds, PathCommand } from '../geometry';
 import { isRadial, MITER_LIMIT, type Colouring } from '../ink';
 import type { MakeCanvas, PaintContext, PaintGradient } from './context';
 import { keepOrGiveBack, keptGroup, type PaintedAt } from './kept-groups';
+import { pixelsOf } from './pixels';
+import { sumMoments } from './moments';
 import { paintRibbon } from './ribbon';
 import { giveBack, layDown, takeLayer, type Layer } from './layers';
 
@@ -116,21 +118,17 @@ function paintStroke(item: StrokeItem, context: PaintContext): void {
 }
 
 /** Canvas pixels on which a group is painted: where its ink can lie, and where blur draws ink in from beyond the edge. */
-function groupPixels(group: GroupItem, context: PaintContext) {
-  const { a, d, e, f } = context.getTransform();
+function groupPixels(group: GroupItem, context: PaintContext): Bounds | null {
   const { width, height } = context.canvas;
   if (group.operator === 'keep') return { left: 0, top: 0, right: width, bottom: height };
-  const all = itemBounds(group);
-  if (!all) return null;
   const { blur } = filterReach(group.filters);
-  const beyond = blur > 0 ? Math.ceil(blur * a * BLUR_REACH) + 1 : 0;
-  const box = {
-    left: Math.max(-beyond, Math.floor(all.left * a + e) - 1),
-    top: Math.max(-beyond, Math.floor(all.top * d + f) - 1),
-    right: Math.min(width + beyond, Math.ceil(all.right * a + e) + 1),
-    bottom: Math.min(height + beyond, Math.ceil(all.bottom * d + f) + 1),
-  };
-  return box.left < box.right && box.top < box.bottom ? box : null;
+  const beyond = blur > 0 ? Math.ceil(blur * context.getTransform().a * BLUR_REACH) + 1 : 0;
+  return pixelsOf(itemBounds(group), context.getTransform(), {
+    left: -beyond,
+    top: -beyond,
+    right: width + beyond,
+    bottom: height + beyond,
+  });
 }
 
 /** The same pixels blurred. */
@@ -229,50 +227,6 @@ function filtered(layer: Layer, filter: Filter, scale: number, make: MakeCanvas)
   }
 }
 
-/**
- * Moments of the same thing summed onto a layer, an even share of each: premultiplied, in sums of 22 bits a channel, so that
- * nothing is rounded before the end. Only the pixels that a moment can touch are looked at.
- */
-function sumMoments(moments: readonly DrawItem[], layer: Layer, make: MakeCanvas): void {
-  const { context, width, height } = layer;
-  const transform = context.getTransform();
-  const sums = new Uint32Array(width * height * 4);
-  const one = takeLayer(make, width, height);
-  for (const moment of moments) {
-    const bounds = itemBounds(moment);
-    if (!bounds) continue;
-    const left = Math.max(0, Math.floor(bounds.left * transform.a + transform.e) - 1);
-    const top = Math.max(0, Math.floor(bounds.top * transform.d + transform.f) - 1);
-    const right = Math.min(width, Math.ceil(bounds.right * transform.a + transform.e) + 1);
-    const bottom = Math.min(height, Math.ceil(bounds.bottom * transform.d + transform.f) + 1);
-    if (left >= right || top >= bottom) continue;
-    one.context.setTransform(1, 0, 0, 1, 0, 0);
-    one.context.clearRect(left, top, right - left, bottom - top);
-    one.context.setTransform(transform.a, 0, 0, transform.d, transform.e, transform.f);
-    paintItem(moment, one.context, make);
-    const { data } = one.context.getImageData(left, top, right - left, bottom - top);
-    for (let y = top, i = 0; y < bottom; y++)
-      for (let k = (y * width + left) * 4, end = (y * width + right) * 4; k < end; k += 4, i += 4) {
-        const alpha = data[i + 3]!;
-        if (alpha === 0) continue;
-        sums[k] = sums[k]! + data[i]! * alpha;
-        sums[k + 1] = sums[k + 1]! + data[i + 1]! * alpha;
-        sums[k + 2] = sums[k + 2]! + data[i + 2]! * alpha;
-        sums[k + 3] = sums[k + 3]! + alpha;
-      }
-  }
-  giveBack(make, one);
-  const image = context.createImageData(width, height);
-  const { data } = image;
-  for (let i = 0; i < sums.length; i += 4) {
-    const alpha = sums[i + 3]!;
-    if (alpha === 0) continue;
-    for (let k = 0; k < 3; k++) data[i + k] = Math.round(sums[i + k]! / alpha);
-    data[i + 3] = Math.round(alpha / moments.length);
-  }
-  context.putImageData(image, 0, 0);
-}
-
 function paintGroup(group: GroupItem, context: PaintContext, make: MakeCanvas): void {
   const box = groupPixels(group, context);
   if (!box) return;
@@ -306,7 +260,7 @@ function paintGroup(group: GroupItem, context: PaintContext, make: MakeCanvas): 
     });
     inner.putImageData(image, 0, 0);
   }
-  if (group.moments) sumMoments(group.items, layer, make);
+  if (group.moments) sumMoments(group.items, layer, make, (item, context) => paintItem(item, context, make));
   else for (const item of group.items) paintItem(item, inner, make);
   inner.setTransform(1, 0, 0, 1, 0, 0);
   for (const filter of group.filters ?? []) layer = filtered(layer, filter, sx, make);

@@ -3,6 +3,7 @@ import { unite, type Bounds } from '../geometry';
 import type { MakeCanvas, PaintContext } from './context';
 import { layDownPart, type Layer } from './layers';
 import { paintItem } from './paint';
+import { pixelsOf } from './pixels';
 
 /** What stands still at the bottom of a picture, painted. */
 interface Standing {
@@ -15,19 +16,13 @@ interface Standing {
 }
 
 /** Where some items lie on a canvas, whole px; null where nothing of them does. */
-function pixelsOf(items: readonly DrawItem[], context: PaintContext): Bounds | null {
-  const all = unite(items.flatMap((item) => itemBounds(item) ?? []));
-  if (!all) return null;
-  const { a, d, e, f } = context.getTransform();
-  const { width, height } = context.canvas;
-  const box = {
-    left: Math.max(0, Math.floor(all.left * a + e) - 2),
-    top: Math.max(0, Math.floor(all.top * d + f) - 2),
-    right: Math.min(width, Math.ceil(all.right * a + e) + 2),
-    bottom: Math.min(height, Math.ceil(all.bottom * d + f) + 2),
-  };
-  return box.left < box.right && box.top < box.bottom ? box : null;
-}
+const placeOf = (items: readonly DrawItem[], context: PaintContext): Bounds | null =>
+  pixelsOf(unite(items.flatMap((item) => itemBounds(item) ?? [])), context.getTransform(), {
+    left: 0,
+    top: 0,
+    right: context.canvas.width,
+    bottom: context.canvas.height,
+  });
 
 /** From so much on it is quicker to lay painted items down than to paint them again. */
 const WORTH = 8;
@@ -77,7 +72,7 @@ export function steadyPainter(
     const { a, d, e, f } = context.getTransform();
     layer.context.setTransform(a, 0, 0, d, e, f);
     for (const item of still.slice(from)) paintItem(item, layer.context, make);
-    kept = { items: still, key, layer, box: pixelsOf(still, context) };
+    kept = { items: still, key, layer, box: placeOf(still, context) };
   };
 
   return ({ items }, context, scale = 1) => {
