@@ -4,11 +4,13 @@ import {
   changeEffects,
   newPiece,
   newStroke,
+  setKey,
   writeInSequence,
   type Piece,
 } from '../src/core/document';
 import { corner } from '../src/core/geometry';
-import { landingEasing } from '../src/core/timing';
+import { landingEasing, reversedEasing } from '../src/core/timing';
+import { leaving } from '../src/layouts';
 import { dashes, ink } from './ink';
 import { lettering, tracedStrokes } from './traced';
 import { written, type PenPlace } from './written';
@@ -44,7 +46,7 @@ export function eelRoute(): Piece {
     ['weir', 'Weir of Ammet', 560, 250],
   ] as const;
   let piece: Piece = {
-    ...newPiece('Eel route', { width: 1920, height: 1080 }, { numerator: 25, denominator: 1 }, 125),
+    ...newPiece('Eel route', { width: 1920, height: 1080 }, { numerator: 25, denominator: 1 }, 150),
     over: '#cdc2a2',
   };
   piece = addLayers(piece, [
@@ -72,20 +74,43 @@ export function eelRoute(): Piece {
     ...tracedStrokes('from'),
     ...tracedStrokes('to'),
   ]);
+  const away = reversedEasing(landingEasing(0.6));
   const ids = (word: string) => tracedStrokes(word).map((stroke) => stroke.id);
   piece = applyManner(piece, ['route'], {
-    kind: 'on',
+    kind: 'both',
     from: 'start',
     onAt: 14,
     onFrames: 66,
+    offAt: 120,
+    offFrames: 24,
     easing: landingEasing(0.6),
+    offEasing: away,
   });
-  piece = applyManner(piece, ['heron'], { kind: 'on', from: 'start', onAt: 30, onFrames: 60 });
+  piece = applyManner(piece, ['heron'], {
+    kind: 'both',
+    from: 'start',
+    onAt: 30,
+    onFrames: 60,
+    offAt: 124,
+    offFrames: 20,
+    offEasing: away,
+  });
   piece = changeEffects(piece, ['heron'], () => [
     { on: true, is: { kind: 'wobble', amount: 5, grain: 110, held: 3, loop: 0, seed: 3 } },
   ]);
-  piece = writeInSequence(piece, ids('from'), 4, 26);
-  return writeInSequence(piece, ids('to'), 74, 100);
+  piece = leaving(writeInSequence(piece, ids('from'), 4, 26), ids('from'), 120, 138);
+  piece = leaving(writeInSequence(piece, ids('to'), 74, 100), ids('to'), 126, 144);
+  // The places swell up before the course comes to them, and go when it has left.
+  const widths = { mouth: [0, 8, 126, 134], weir: [4, 12, 138, 146] } as const;
+  return Object.entries(widths).reduce(
+    (result, [id, frames]) =>
+      frames.reduce(
+        (one, frame, i) =>
+          setKey(one, id, 'ink.width', frame, i === 0 || i === 3 ? 0 : 26, landingEasing(0.6)),
+        result,
+      ),
+    piece,
+  );
 }
 
 /** The map of the estuary, drawn for the sample world. */

@@ -18,7 +18,7 @@ import {
   type Stroke,
 } from '../src/core/document';
 import { WIDTH_PRESETS } from '../src/core/ink';
-import { landingEasing } from '../src/core/timing';
+import { landingEasing, reversedEasing } from '../src/core/timing';
 import { handwritten, withWake } from '../src/layouts';
 import { ink } from './ink';
 import { lettering, tracedStrokes } from './traced';
@@ -113,7 +113,7 @@ export function openingTitle(): Piece {
     offAt,
     offFrames: 10,
     easing: landingEasing(landing),
-    offEasing: landingEasing(landing),
+    offEasing: reversedEasing(landingEasing(landing)),
   });
   let piece = applyManner(all, ['swash'], both(42, 16, 76, 0.75));
   piece = applyManner(piece, ['reed'], both(53, 8, 78, 0.8));

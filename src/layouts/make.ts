@@ -27,7 +27,7 @@ import {
   type Stroke,
 } from '@/core/document';
 import { lineShape, transformPath, type Path } from '@/core/geometry';
-import { landingEasing } from '@/core/timing';
+import { landingEasing, reversedEasing } from '@/core/timing';
 import { DUSK, handOf, lettering, settingOf, type HANDWRITTEN } from './texts';
 
 /** An empty piece of a length in frames, 1080p at 25 a second. */
@@ -180,14 +180,14 @@ export const withWake = (piece: Piece, id: string, followers: readonly Follower[
     },
   ]);
 
-/** Lets strokes leave one after another as they came. */
+/** Lets strokes leave one after another as they came, each the faster the less is left of it: slow ends would stay as crumbs. */
 export function leaving(piece: Piece, ids: readonly string[], from: number, to: number): Piece {
   const each = Math.max(4, Math.round((to - from) * 0.6));
-  const soft = landingEasing(0.6);
+  const away = reversedEasing(landingEasing(0.6));
   return ids.reduce((result, id, i) => {
     if (!strokeById(result, id)) return result;
     const start = Math.round(from + ((to - from - each) * i) / Math.max(1, ids.length - 1));
-    return setKey(setKey(result, id, 'tail', start, 0, soft), id, 'tail', start + each, 1, soft);
+    return setKey(setKey(result, id, 'tail', start, 0, away), id, 'tail', start + each, 1, away);
   }, piece);
 }
 

@@ -1,4 +1,12 @@
-import { changed, groupsAround, windowAt, type Lettering, type Part, type Piece } from '../document';
+import {
+  changed,
+  groupsAround,
+  windowAt,
+  type Layer,
+  type Lettering,
+  type Part,
+  type Piece,
+} from '../document';
 import type { DrawItem, FillItem } from '../draw';
 import { composedItems, drawnFrame, shownParts, strokesThrough } from '../scene';
 import { framesPerSecond } from '../timing';
@@ -37,7 +45,7 @@ function isWhole(piece: Piece, text: Lettering, frame: number): boolean {
   );
 }
 
-/** Stands for a whole text wherever it, or a repeat of it, is shown. */
+/** Stands for a layer wherever it, or a repeat of it, is shown. */
 const TOKEN: FillItem = {
   kind: 'fill',
   path: [['M', 0, 0], ['L', 1, 0], ['L', 1, 1], ['L', 0, 1], ['Z']],
@@ -53,12 +61,17 @@ const strongest = (items: readonly DrawItem[]): number =>
   }, 0);
 
 /**
- * Tells whether all of a text is there at a frame. What its groups, what carries it and effects do is done to a token that is
- * there just when the text is whole, so that held drawings, late copies and what a wake leaves behind count as they are seen.
+ * Tells how strongly a layer is shown at a frame, 0..1. What its groups, what carries it and effects do is done to a token that
+ * is there just when the layer is, so that held drawings, late copies and what a wake leaves behind count as they are seen.
+ * @param isThere whether the layer by itself is there at a frame.
  */
-export function legibility(piece: Piece, text: Lettering): (frame: number) => boolean {
-  if (text.hidden) return () => false;
-  const around: readonly Part[] = [text, ...groupsAround(piece, text)];
+export function presence(
+  piece: Piece,
+  layer: Layer,
+  isThere: (frame: number) => boolean,
+): (frame: number) => number {
+  if (layer.hidden) return () => 0;
+  const around: readonly Part[] = [layer, ...groupsAround(piece, layer)];
   const plain = <P extends Part>(part: P): P =>
     changed<P>(part, {
       reveal: undefined,
@@ -67,13 +80,19 @@ export function legibility(piece: Piece, text: Lettering): (frame: number) => bo
     } as unknown as Partial<P>);
   const seen: Piece = {
     ...piece,
-    layers: piece.layers.map((layer) => plain(layer)),
+    layers: piece.layers.map((one) => plain(one)),
     groups: piece.groups.map((group) => plain(group)),
   };
-  const token: readonly DrawItem[] = [{ ...TOKEN, opacity: text.opacity }];
+  const token: readonly DrawItem[] = [{ ...TOKEN, opacity: 'opacity' in layer ? layer.opacity : 1 }];
   const own = ({ id }: Part, frame: number): readonly DrawItem[] =>
-    id === text.id && isWhole(piece, text, frame) ? token : [];
-  return (frame) => strongest(composedItems(seen, drawnFrame(piece, frame), own, null)) >= FAINT;
+    id === layer.id && isThere(frame) ? token : [];
+  return (frame) => strongest(composedItems(seen, drawnFrame(piece, frame), own, null));
+}
+
+/** Tells whether all of a text is there at a frame, strongly enough to be read. */
+export function legibility(piece: Piece, text: Lettering): (frame: number) => boolean {
+  const shown = presence(piece, text, (frame) => isWhole(piece, text, frame));
+  return (frame) => shown(frame) >= FAINT;
 }
 
 /** Seconds in which all of a text is there, and the first frame at which it is; null where it never is. */

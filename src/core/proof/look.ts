@@ -1,12 +1,14 @@
 import { groupsAround, mappedBox, ownBox, widestOf, worldOf, type Layer, type Piece } from '../document';
 import { widened, type Bounds } from '../geometry';
 import { inkedLength, shownBox } from '../scene';
-import { legibility } from './legible';
+import { legibility, presence } from './legible';
 
 /** Ends that miss one another by less than this are loose, px; further off they are meant to be apart (our choice). */
 export const LOOSE = 10;
 /** Among more strokes than this ends are looked for in the Trace step on request: all against all would hold the page up. */
 export const MANY = 150;
+/** What is no stronger is not seen, of 1. */
+const UNSEEN = 0.02;
 /** What sticks out by less is not seen, px. */
 export const SLIGHT = 0.5;
 
@@ -34,6 +36,9 @@ export function boxAt(piece: Piece, layer: Layer, frame: number): Bounds | null 
 
 export const isSeen = ({ piece, frame, through }: Look, layer: Layer): boolean => {
   if (layer.hidden || through.has(layer.id)) return false;
-  if (layer.type === 'stroke') return inkedLength(layer, frame) > 0;
-  return layer.type === 'lettering' ? legibility(piece, layer)(frame) : true;
+  if (layer.type === 'lettering') return legibility(piece, layer)(frame);
+  if (layer.type === 'stroke' && inkedLength(layer, frame) <= 0) return false;
+  // Most layers lie plainly in the picture: what they are is there.
+  const isPlain = [layer, ...groupsAround(piece, layer)].every((one) => !one.place && !one.effects);
+  return isPlain || presence(piece, layer, () => true)(frame) > UNSEEN;
 };

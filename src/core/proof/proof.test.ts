@@ -256,6 +256,19 @@ test('copies count as they are seen: what an effect puts outside the safe area i
   expect(kinds(made('Glow', { size: 2000 }))).not.toContain('safe area');
 });
 
+test('what is carried along counts while it is there: a pen that has gone is nowhere', () => {
+  const linear = { type: 'linear' as const };
+  const line = newStroke('s', 'S', lineShape({ x: 300, y: 500 }, { x: 1000, y: 500 }));
+  const keys = [10, 60].map((frame, i) => ({ frame, value: i, easing: linear }));
+  const written = { ...line, window: { head: { keys }, tail: 0, slide: 0 } };
+  const pen = newStroke('pen', 'Pen', lineShape({ x: 0, y: 0 }, { x: 0, y: -1400 }));
+  const ridden = (stays: boolean): Piece =>
+    setRider(setPlace(pieceOf(written, pen), 'pen', 0, {}), 'pen', { ...newRider('s', 1), goes: 4, stays });
+  // The proof looks at the frame that shows most: the whole line.
+  expect(kinds(ridden(true))).toContain('safe area');
+  expect(kinds(ridden(false))).not.toContain('safe area');
+});
+
 test('more than three flashes in a second are found (WCAG 2.2, 2.3.1), slower and smaller ones are not', () => {
   const every = (frames: number) => (frame: number) => (Math.floor(frame / frames) % 2 ? 1 : 0);
   // At 25 a second a flash is two changes: every 4 frames makes 3.1 of them, every 5 frames 2.5.

@@ -163,8 +163,10 @@ function readingFindings({ piece, frame }: Look): Finding[] {
 /** Ends of strokes that miss one another by a little. */
 function looseFindings({ piece, frame, through }: Look): Finding[] {
   const strokes = strokesOf(piece).filter(
-    // A window that passes along meets nothing, and is not meant to.
-    (stroke) => !stroke.hidden && !stroke.fitted && !stroke.window.travel && !through.has(stroke.id),
+    // A window that passes along meets nothing, and is not meant to; what a hand wrote, or letters have, ends where it ends.
+    (stroke) =>
+      ![stroke.hidden, stroke.fitted, stroke.window.travel, stroke.hand, stroke.traced].some(Boolean) &&
+      !through.has(stroke.id),
   );
   if (strokes.length > MANY) return [];
   const names = new Map(strokes.map((stroke) => [stroke.id, stroke.name]));
