@@ -3,9 +3,7 @@ import {
   changed,
   groupsAround,
   isArtwork,
-  keyedParts,
   membersOf,
-  partOf,
   revealersOf,
   riddenAt,
   withinGroup,
@@ -14,32 +12,22 @@ import {
   type Change,
   type Group,
   type Layer,
-  type Mask,
   type Part,
   type Piece,
   type Reveal,
 } from '../document';
 import { applied, kindOfEffect, type Variant } from '../effects';
 import { IDENTITY, inverse, isIdentity } from '../geometry';
-import { keysOf, valueAt, type Animated } from '../timing';
+import { valueAt } from '../timing';
 import { partItems } from './art-items';
 import { sameList, samplesOf, type Exposure } from './exposure';
 import { kept } from './kept';
-import { masked } from './masked';
+import { knockedOut } from './knocked-out';
+import { masked, maskMarks } from './masked';
 import { layersThrough, lookedThrough, ownersIn, strokesThrough, through, unhidden } from './reveal';
 import { subjectOf, varied } from './subject';
 
 type Items = readonly DrawItem[];
-
-/** What of some masks differs from frame to frame. */
-export const maskMarks = (masks: readonly Mask[], frame: number): number[] =>
-  keyedParts({ masks }).map((part) => {
-    const value = partOf({ masks }, part)!;
-    const keys = keysOf(value as Animated);
-    if (typeof keys[0]!.value === 'number') return valueAt(value as Animated, frame);
-    // Shapes stand still before the first and after the last of their keys.
-    return Math.min(keys.at(-1)!.frame, Math.max(keys[0]!.frame, frame));
-  });
 
 /** Items in their group's coordinates: what masks leave of them, put where they are placed. */
 function dressed(piece: Piece, one: Part, items: Items, frame: number): Items {
@@ -75,28 +63,6 @@ function laid(piece: Piece, one: Part, items: Items, frame: number): Items {
     if (single) return [{ ...only!, opacity: only!.opacity * opacity, ...(blend && { blend }) }];
     return [{ kind: 'group', items, opacity, ...(blend && { blend }) }];
   });
-}
-
-/**
- * Items of which some cut out what lies under them and are cut out by it: Porter and Duff's xor as the sum of what each leaves
- * of the other, since canvases round an xor of their own differently.
- */
-function knockedOut(items: Items): Items {
-  const left = items.reduce<DrawItem[]>((below, item) => {
-    if (item.blend !== 'xor') return [...below, item];
-    const top = changed<typeof item>(item, { blend: undefined });
-    if (below.length === 0) return [top];
-    return [
-      { kind: 'group', items: [...below, { ...top, operator: 'erase' }], opacity: 1 },
-      {
-        kind: 'group',
-        items: [top, { kind: 'group', items: below, opacity: 1, operator: 'erase' }],
-        opacity: 1,
-        operator: 'add',
-      },
-    ];
-  }, []);
-  return [{ kind: 'group', items: left, opacity: 1 }];
 }
 
 /** Whether layers and groups of a piece lie over one another just as they are. */

@@ -14,7 +14,7 @@ import {
 import { applyMatrix, distance, measurePath } from '../geometry';
 import { inkedLengths, patternLength, runsOf } from '../ink';
 import { valueAt } from '../timing';
-import { maskMarks } from './composed';
+import { maskMarks } from './masked';
 import { evaluate, innerFrame, letteringAt } from './evaluate';
 import { dashesAt, inkMarks } from './ink-now';
 import { momentOf, type Moment } from './moment';

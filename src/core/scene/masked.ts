@@ -1,5 +1,5 @@
 import { type DrawItem, type FillItem, type GroupItem, transformed } from '../draw';
-import { pathAt, type Mask, type MaskShape } from '../document';
+import { keyedParts, partOf, pathAt, type Mask, type MaskShape } from '../document';
 import {
   ellipseShape,
   IDENTITY,
@@ -12,7 +12,7 @@ import {
   type Point,
 } from '../geometry';
 import { disc, type LinearGradient } from '../ink';
-import { valueAt } from '../timing';
+import { keysOf, valueAt, type Animated } from '../timing';
 
 type Items = readonly DrawItem[];
 
@@ -202,3 +202,13 @@ export function masked(items: Items, masks: readonly Mask[], frame: number, back
   const group: GroupItem = { kind: 'group', items: [...items, asOne(left, 'keep')], opacity: 1 };
   return [group];
 }
+
+/** What of some masks differs from frame to frame. */
+export const maskMarks = (masks: readonly Mask[], frame: number): number[] =>
+  keyedParts({ masks }).map((part) => {
+    const value = partOf({ masks }, part)!;
+    const keys = keysOf(value as Animated);
+    if (typeof keys[0]!.value === 'number') return valueAt(value as Animated, frame);
+    // Shapes stand still before the first and after the last of their keys.
+    return Math.min(keys.at(-1)!.frame, Math.max(keys[0]!.frame, frame));
+  });

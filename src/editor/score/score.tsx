@@ -7,14 +7,13 @@ import { selectedStrokes, useEditor } from '../state';
 import { CueThreads } from './cue-threads';
 import { DragWords } from './drag-words';
 import { LANE } from './envelope';
-import { StillLane, Lane } from './lane';
 import { GroupHead, LaneHead, PartHead } from './lane-head';
 import { InkChart, MarkerLines, Moments } from './moments';
-import { PartLane } from './part-lane';
 import { RetimeBox } from './retime-box';
 import { layersOfRow, rowsOf, setCollapsed, setOpened, useRows, type Row } from './rows';
 import { PlayheadLine, Ruler } from './ruler';
 import { rowGestures } from './row-gestures';
+import { RowLane } from './row-lane';
 import { SpreadHandle } from './spread-handle';
 import { fitTime, scrollTime, useTimeScale, zoomTime } from './time-scale';
 import { Transport } from './transport';
@@ -276,28 +275,5 @@ export function Score() {
         </Over>
       </Body>
     </Root>
-  );
-}
-
-/** What a row shows over time. */
-function RowLane({
-  row,
-  length,
-  isSelected,
-  keys,
-}: {
-  row: Row;
-  length: number;
-  isSelected: boolean;
-  keys: readonly KeyRef[];
-}) {
-  const { owner } = row;
-  const part = row.kind === 'part' ? row.part : owner.lead;
-  if (part && (row.kind === 'part' || !owner.window))
-    return <PartLane owner={owner} part={part} length={length} isSelected={isSelected} keys={keys} />;
-  return owner.window ? (
-    <Lane owner={owner} length={length} isSelected={isSelected} keys={keys} />
-  ) : (
-    <StillLane owner={owner} length={length} isGroup={row.kind === 'group'} />
   );
 }

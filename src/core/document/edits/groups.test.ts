@@ -10,7 +10,8 @@ import { strokesOf, type Piece } from '../schema';
 import { windowAt, windowOf } from '../window-at';
 import { groupLayers, joinedWhereTheyStand, setLine } from './groups';
 import { ungroup } from './ungroup';
-import { changeKey, keyedById, moveKeys, setKey } from './keys';
+import { keyedById } from './key-bearers';
+import { changeKey, moveKeys, setKey } from './keys';
 import { addLayers, removeLayers, reorderLayers } from './layers';
 import { applyManner } from './manner';
 

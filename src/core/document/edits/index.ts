@@ -9,6 +9,7 @@ export * from './fragment';
 export * from './groups';
 export * from './guarded';
 export * from './ink';
+export * from './key-bearers';
 export * from './keys';
 export * from './layers';
 export * from './fields';

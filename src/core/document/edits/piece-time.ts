@@ -6,7 +6,8 @@ import { keyedParts, mapKeyed, partOf, withAllRetimed, type Keyed, type KeyValue
 import { type Marker, type Piece } from '../schema';
 import { longestDelay } from '../text-parts';
 import type { Travel } from '../window-schema';
-import { allKeyed, spanOfKeys, updateKeyed } from './keys';
+import { allKeyed, updateKeyed } from './key-bearers';
+import { spanOfKeys } from './keys';
 
 /** What a change of the rate leaves as it is. */
 export type Kept = 'seconds' | 'frames';
