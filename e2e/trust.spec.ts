@@ -90,6 +90,8 @@ test('pages run only their own scripts, are framed by nobody, and work where sto
   await page.reload();
   await expect(page.locator('[data-canvas]')).toHaveAttribute('data-frame', /\d/);
   expect(violations).toEqual([]);
+  // Idle connections outlive every pause, so that none is closed just when it is used again.
+  expect((await page.request.get('/api/health')).headers()['keep-alive']).toBe('timeout=65');
   const policy = (await page.request.get('/')).headers()['content-security-policy']!;
   expect(policy).toMatch(/script-src 'self' 'nonce-[^']+'/);
   expect(policy).toContain("frame-ancestors 'none'");

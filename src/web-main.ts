@@ -100,7 +100,9 @@ async function answer(request: IncomingMessage, response: ServerResponse): Promi
   if (!(await direct(path, request, response))) await handle(request, response);
 }
 
-const server = createServer((request, response) => {
+/** Idle connections are held longer than anybody pauses who works: one that is closed just when it is used again loses a request. */
+const IDLE = 65_000;
+const server = createServer({ keepAliveTimeout: IDLE, headersTimeout: IDLE + 1000 }, (request, response) => {
   answer(request, response).catch((error: unknown) => {
     // Whoever asked has gone: that is no fault.
     if (!request.destroyed && !response.destroyed) logError('answer failed', error);
