@@ -103,6 +103,10 @@ function pathChange(
   // Dashes are counted from the beginning: beyond a change all of them may lie elsewhere.
   if (!isDashed) while (after < most - before && sameCommand(a.at(-1 - after)!, b.at(-1 - after)!)) after++;
   let parts = [a, b].map((path): Part => ({ path, from: before, to: path.length - after }));
+  // Where a line begins elsewhere and goes back there, its last side is another too, wherever that comes from.
+  const begins = parts.some(({ path, from, to }) => path.slice(from, to).some(([kind]) => kind === 'M'));
+  if (begins && (isFill || [...a, ...b].some(([kind]) => kind === 'Z')))
+    return unite([a, b].flatMap((path) => commandsBounds(path) ?? []));
   const [one, other] = parts as [Part, Part];
   const head = isFill ? null : headGrowth(one, other);
   const tail = isFill || isDashed || head ? null : tailGrowth(one, other);

@@ -14,7 +14,7 @@ import {
 } from '../geometry';
 import { paint, type MakeCanvas, type PaintContext } from '.';
 
-const [W, H] = [220, 140];
+const [W, H] = [640, 140];
 const make = ((w: number, h: number) => createCanvas(w, h)) as unknown as MakeCanvas;
 const curve: Path = {
   closed: false,
@@ -43,6 +43,14 @@ function pixels(items: readonly DrawItem[]): Uint8ClampedArray {
   return context.getImageData(0, 0, W, H).data;
 }
 
+/**
+ * Pixels that are off by more than half of full: curves that end elsewhere are cut into lines elsewhere, and canvases cover the
+ * edges of convex shapes and slivers by another rule than those of others, which is less but for a few pixels in some thousand
+ * shapes. What is left out is off by all of it, in dozens.
+ */
+const farOff = (offs: Iterable<number>): number => [...offs].filter((off) => off > 128).length;
+const FEW = 12;
+
 const share = fc.double({ min: 0, max: 1, noNaN: true });
 const measured = measurePath(curve);
 const written = (from: number, to: number): readonly PathCommand[] =>
@@ -67,16 +75,58 @@ test('outside the box of what changed nothing is far from what it was: lines tha
       const [a, b] = [one(from, to, by), one(from, until, by + moved)];
       const box = changedBounds(a, b);
       const [p, q] = [pixels([a]), pixels([b])];
-      let worst = 0;
+      const offs: number[] = [];
       for (let i = 3; i < p.length; i += 4) {
         const [x, y] = [((i - 3) / 4) % W, Math.floor((i - 3) / 4 / W)];
         if (box && x > box.left - 2 && x < box.right + 1 && y > box.top - 2 && y < box.bottom + 1) continue;
-        worst = Math.max(worst, Math.abs(p[i]! - q[i]!));
+        offs.push(Math.abs(p[i]! - q[i]!));
       }
-      // Curves that end elsewhere are cut into lines elsewhere: their edges are off by a part of a pixel's ink.
-      expect(worst).toBeLessThan(90);
+      expect(farOff(offs)).toBeLessThanOrEqual(FEW);
     }),
     { numRuns: 150 },
+  );
+});
+
+/** A shape of many sides, closed by a line of its own or not. */
+const sides = fc.array(
+  fc.record({ x: fc.integer({ min: 10, max: 620 }), y: fc.integer({ min: 10, max: 120 }) }),
+  {
+    minLength: 3,
+    maxLength: 6,
+  },
+);
+const shapeOf = (points: readonly { x: number; y: number }[], isClosed: boolean): PathCommand[] => [
+  ...points.map(({ x, y }, i): PathCommand => [i === 0 ? 'M' : 'L', x, y]),
+  ...(isClosed ? [['Z'] as const] : []),
+];
+
+test('a corner of a closed shape moves both sides that meet there, and what lies between', () => {
+  fc.assert(
+    fc.property(sides, fc.nat(5), fc.boolean(), fc.boolean(), (points, at, isClosed, isFill) => {
+      const other = points.map((p, i) => (i === at % points.length ? { x: p.x - 9, y: p.y + 8 } : p));
+      const [a, b] = [points, other].map((corners): DrawItem => {
+        const path = shapeOf(corners, isClosed);
+        return isFill
+          ? { kind: 'fill', path, colour: '#c08040', opacity: 1 }
+          : stroke(path, { join: 'round' });
+      }) as [DrawItem, DrawItem];
+      const box = changedBounds(a, b);
+      const [p, q] = [pixels([a]), pixels([b])];
+      const offs: number[] = [];
+      for (let i = 3; i < p.length; i += 4) {
+        const [x, y] = [((i - 3) / 4) % W, Math.floor((i - 3) / 4 / W)];
+        if (box && x > box.left - 2 && x < box.right + 1 && y > box.top - 2 && y < box.bottom + 1) continue;
+        offs.push(Math.abs(p[i]! - q[i]!));
+      }
+      expect(farOff(offs)).toBeLessThanOrEqual(FEW);
+      // All of both is summed, the closing side and what it bounds too.
+      const moments = [a, b].map((item): DrawItem => ({ kind: 'group', items: [item], opacity: 1 }));
+      const sum = pixels([{ kind: 'group', items: moments, moments: true, opacity: 1 }]);
+      const apart: number[] = [];
+      for (let i = 3; i < sum.length; i += 4) apart.push(Math.abs(sum[i]! - (p[i]! + q[i]!) / 2));
+      expect(farOff(apart)).toBeLessThanOrEqual(FEW);
+    }),
+    { numRuns: 200 },
   );
 });
 

@@ -1,5 +1,5 @@
 import { changedBounds, itemBounds, strokeReach, type DrawItem } from '../draw';
-import { unite, type Bounds, type PathCommand } from '../geometry';
+import { cubicPoint, unite, type Bounds, type Cubic, type PathCommand, type Point } from '../geometry';
 import type { MakeCanvas, PaintContext } from './context';
 import { giveBack, takeLayer, type Layer } from './layers';
 import { pixelsOf } from './pixels';
@@ -23,7 +23,6 @@ function markPath(
   { a, d, e, f }: Transform,
   left: number,
 ): void {
-  let [x0, y0] = [0, 0];
   const mark = (x: number, y: number, about: number): void => {
     const from = Math.max(0, Math.floor((x - about - left) / COLUMN));
     const to = Math.min(columns.length - 1, Math.floor((x + about - left) / COLUMN));
@@ -33,28 +32,41 @@ function markPath(
       column.bottom = Math.max(column.bottom, y + about);
     }
   };
-  for (const c of path) {
-    if (c[0] === 'Z') continue;
-    const [x, y] = [(c.at(-2) as number) * a + e, (c.at(-1) as number) * d + f];
-    if (c[0] === 'M') {
-      mark(x, y, reach);
-    } else {
-      const [x1, y1, x2, y2] =
-        c[0] === 'C' ? [c[1] * a + e, c[2] * d + f, c[3] * a + e, c[4] * d + f] : [x0, y0, x, y];
-      const length = Math.hypot(x1 - x0, y1 - y0) + Math.hypot(x2 - x1, y2 - y1) + Math.hypot(x - x2, y - y2);
-      const pieces = Math.max(1, Math.ceil((length * PLACES) / COLUMN));
-      // A Bézier curve goes from one place to the next by no more than three times its polygon's share.
-      const about = reach + (1.5 * length) / pieces;
-      for (let i = 0; i <= pieces; i++) {
-        const t = i / pieces;
-        const u = 1 - t;
-        const at = (p: number, q: number, r: number, s: number): number =>
-          u * u * u * p + 3 * u * u * t * q + 3 * u * t * t * r + t * t * t * s;
-        mark(at(x0, x1, x2, x), at(y0, y1, y2, y), about);
-      }
+  const curve = (cubic: Cubic): void => {
+    const [x0, y0, x1, y1, x2, y2, x3, y3] = cubic;
+    const length = Math.hypot(x1 - x0, y1 - y0) + Math.hypot(x2 - x1, y2 - y1) + Math.hypot(x3 - x2, y3 - y2);
+    const pieces = Math.max(1, Math.ceil((length * PLACES) / COLUMN));
+    // A Bézier curve goes from one place to the next by no more than three times its polygon's share.
+    const about = reach + (1.5 * length) / pieces;
+    for (let i = 0; i <= pieces; i++) {
+      const { x, y } = cubicPoint(cubic, i / pieces);
+      mark(x, y, about);
     }
-    [x0, y0] = [x, y];
+  };
+  const put = (x: number, y: number): Point => ({ x: x * a + e, y: y * d + f });
+  const straight = (p: Point, q: Point): void => curve([p.x, p.y, p.x, p.y, q.x, q.y, q.x, q.y]);
+  let at = put(0, 0);
+  let start = at;
+  for (const c of path) {
+    if (c[0] === 'M') {
+      // A fill goes back to where its line began, also where nothing says so.
+      straight(at, start);
+      at = start = put(c[1], c[2]);
+      mark(at.x, at.y, reach);
+    } else if (c[0] === 'Z') {
+      straight(at, start);
+      at = start;
+    } else {
+      const to = put(c.at(-2) as number, c.at(-1) as number);
+      if (c[0] === 'L') straight(at, to);
+      else {
+        const [p, q] = [put(c[1], c[2]), put(c[3], c[4])];
+        curve([at.x, at.y, p.x, p.y, q.x, q.y, to.x, to.y]);
+      }
+      at = to;
+    }
   }
+  straight(at, start);
 }
 
 /** Marks the columns that an item may ink. */
