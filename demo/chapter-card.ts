@@ -1,4 +1,5 @@
 import {
+  inkOf,
   applyManner,
   newPiece,
   newStroke,
@@ -8,7 +9,7 @@ import {
 } from '../src/core/document';
 import { borderPath, widened, type Bounds } from '../src/core/geometry';
 import { leaving } from '../src/layouts';
-import { dashes, ink } from './ink';
+import { dashes } from './dashes';
 import { lettering, tracedStrokes } from './traced';
 
 /** A chapter card: a border with scooped corners and a finer one inside, the chapter's name written within. */
@@ -18,12 +19,16 @@ export function chapterCard(): Piece {
   const words = names.map((name) => tracedStrokes(name));
   const layers: Layer[] = [
     ...names.map(lettering),
-    newStroke('border', 'Border', borderPath(safe, 'scooped', 92), ink(7, '#d9a441', { join: 'miter' })),
+    newStroke('border', 'Border', borderPath(safe, 'scooped', 92), inkOf(7, '#d9a441', { join: 'miter' })),
     newStroke(
       'inner',
       'Inner border',
       borderPath(widened(safe, -26), 'scooped', 92),
-      ink(3, '#43b3a0', { join: 'miter', cap: 'flat', dashes: dashes([9, 4], { fit: true, corners: true }) }),
+      inkOf(3, '#43b3a0', {
+        join: 'miter',
+        cap: 'flat',
+        dashes: dashes([9, 4], { fit: true, corners: true }),
+      }),
     ),
     ...words.flat(),
   ];

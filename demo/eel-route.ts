@@ -1,4 +1,5 @@
 import {
+  inkOf,
   addLayers,
   applyManner,
   changeEffects,
@@ -11,7 +12,7 @@ import {
 import { corner } from '../src/core/geometry';
 import { landingEasing, reversedEasing } from '../src/core/timing';
 import { leaving } from '../src/layouts';
-import { dashes, ink } from './ink';
+import { dashes } from './dashes';
 import { lettering, tracedStrokes } from './traced';
 import { written, type PenPlace } from './written';
 
@@ -53,13 +54,13 @@ export function eelRoute(): Piece {
     lettering('from'),
     lettering('to'),
     ...stops.map(([id, name, x, y]) =>
-      newStroke(id, name, { closed: false, points: [corner(x, y)] }, ink(26, '#ff6b3d')),
+      newStroke(id, name, { closed: false, points: [corner(x, y)] }, inkOf(26, '#ff6b3d')),
     ),
     newStroke(
       'route',
       'Course of the eels',
       written(ROUTE, { x: 0, y: 0, scale: 1 }),
-      ink(9, '#ff6b3d', {
+      inkOf(9, '#ff6b3d', {
         dashes: dashes([2.4, 2.2], { flow: 'march', speed: { value: 90, unit: 'px', seamless: true } }),
         ends: { head: { shape: 'reed tip', size: 5 } },
         shadowLine: { x: 4, y: 6, aside: 0, width: 1.1, colour: '#4a3a20', opacity: 0.45 },
@@ -69,7 +70,7 @@ export function eelRoute(): Piece {
       'heron',
       'Course of the heron',
       written(HERON, { x: 0, y: 0, scale: 1 }),
-      ink(6, '#3c5a44', { dashes: dashes([0, 2.6]) }),
+      inkOf(6, '#3c5a44', { dashes: dashes([0, 2.6]) }),
     ),
     ...tracedStrokes('from'),
     ...tracedStrokes('to'),

@@ -1,7 +1,14 @@
-import { addLayers, applyManner, changeEffects, newPiece, newStroke, type Piece } from '../src/core/document';
+import {
+  inkOf,
+  addLayers,
+  applyManner,
+  changeEffects,
+  newPiece,
+  newStroke,
+  type Piece,
+} from '../src/core/document';
 import type { Effect } from '../src/core/effects';
 import { smooth, type Path } from '../src/core/geometry';
-import { ink } from './ink';
 
 /** A long swell from beyond one side of the picture to beyond the other. */
 function swell(y: number, height: number): Path {
@@ -23,8 +30,8 @@ export function highWater(): Piece {
     over: '#12303a',
   };
   let piece = addLayers(start, [
-    newStroke('ebb', 'Ebb', swell(650, 46), ink(26, '#2f7f72')),
-    newStroke('flood', 'Flood', swell(540, 70), ink(52, '#43b3a0')),
+    newStroke('ebb', 'Ebb', swell(650, 46), inkOf(26, '#2f7f72')),
+    newStroke('flood', 'Flood', swell(540, 70), inkOf(52, '#43b3a0')),
   ]);
   const pass = (onAt: number, onFrames: number, value: number) =>
     ({

@@ -1,5 +1,6 @@
 import { ACCENTS, PENS } from '../src/accents';
 import {
+  inkOf,
   addLayers,
   applyManner,
   changeEffects,
@@ -17,7 +18,6 @@ import {
 import { ellipseShape, lineShape } from '../src/core/geometry';
 import { landingEasing, LINEAR } from '../src/core/timing';
 import { leaving } from '../src/layouts';
-import { ink } from './ink';
 import { tracedStrokes } from './traced';
 
 const MIDDLE = { x: 960, y: 540 };
@@ -26,7 +26,7 @@ const MIDDLE = { x: 960, y: 540 };
 function withArcs(piece: Piece): Piece {
   const [rx, ry] = [560, 300];
   const path = ellipseShape({ x: MIDDLE.x - rx, y: MIDDLE.y - ry }, { x: MIDDLE.x + rx, y: MIDDLE.y + ry });
-  let made = addLayers(piece, [newStroke('arc', 'Chasing arcs', path, ink(9, '#43b3a0'))]);
+  let made = addLayers(piece, [newStroke('arc', 'Chasing arcs', path, inkOf(9, '#43b3a0'))]);
   made = setPlace(made, 'arc', 0, { pivotX: MIDDLE.x, pivotY: MIDDLE.y, x: 0, y: 0 });
   const soft = landingEasing(0.6);
   for (const [part, keys] of [
@@ -80,7 +80,7 @@ function withRule(piece: Piece, newId: () => string): Piece {
     'rule',
     'Rule',
     lineShape({ x: 560, y: 664 }, { x: 1360, y: 660 }),
-    ink(7, '#d9a441'),
+    inkOf(7, '#d9a441'),
   );
   let made = applyManner(addLayers(piece, [rule]), ['rule'], {
     kind: 'both',

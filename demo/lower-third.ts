@@ -1,4 +1,5 @@
 import {
+  inkOf,
   addLayers,
   applyManner,
   changeEffects,
@@ -12,7 +13,6 @@ import type { Effect } from '../src/core/effects';
 import type { Path } from '../src/core/geometry';
 import { LINEAR } from '../src/core/timing';
 import { twoLines } from '../src/layouts';
-import { ink } from './ink';
 import { written, type PenPlace } from './written';
 
 /** A tide wave under the rule: crests and troughs that grow smaller. */
@@ -32,7 +32,7 @@ const COMET: MannerParts & { onAt: number } = {
 
 /** A line of light that crosses under the name: a window of fixed length, bright at its head, gone at its tail. */
 function comet(): Stroke {
-  const look = ink(7, '#ffe9c9', {
+  const look = inkOf(7, '#ffe9c9', {
     gradient: {
       along: 'visible',
       from: { x: 0, y: 0 },
@@ -81,7 +81,7 @@ const glint = (): Effect => ({
 /** The lower third of an invented contributor: a rule opens, name and calling slide out of it, a light passes under them. */
 export function lowerThird(): Piece {
   const piece = addLayers({ ...twoLines(), name: 'Lower third', over: '#2a3b34' }, [
-    newStroke('wave', 'Tide wave', wave(204, 992), ink(5, '#43b3a0')),
+    newStroke('wave', 'Tide wave', wave(204, 992), inkOf(5, '#43b3a0')),
     comet(),
   ]);
   const waved = applyManner(

@@ -1,4 +1,5 @@
 import {
+  inkOf,
   addLayers,
   applyManner,
   changeEffects,
@@ -20,7 +21,6 @@ import {
 import { WIDTH_PRESETS } from '../src/core/ink';
 import { landingEasing, reversedEasing } from '../src/core/timing';
 import { handwritten, withWake } from '../src/layouts';
-import { ink } from './ink';
 import { lettering, tracedStrokes } from './traced';
 import { written, type PenPlace, type Placing } from './written';
 
@@ -90,13 +90,13 @@ export function openingTitle(): Piece {
     'swash',
     'Swash',
     SWASH,
-    ink(17, MINIUM, { widths: WIDTH_PRESETS.brush, gradient: EMBER }),
+    inkOf(17, MINIUM, { widths: WIDTH_PRESETS.brush, gradient: EMBER }),
   );
   const reed = flourish(
     'reed',
     'Reeds',
     REED_PLACES,
-    ink(8, REED, { widths: WIDTH_PRESETS.wedge, cap: 'flat' }),
+    inkOf(8, REED, { widths: WIDTH_PRESETS.wedge, cap: 'flat' }),
   );
   const almanac = tracedStrokes('almanac');
   const all = addLayers(word, [swash, reed, lettering('almanac'), ...almanac]);

@@ -1,5 +1,6 @@
 import { PENS } from '../src/accents';
 import {
+  inkOf,
   addLayers,
   applyManner,
   groupLayers,
@@ -19,7 +20,6 @@ import { corner, lineShape } from '../src/core/geometry';
 import { penStroke, type PenSample } from '../src/core/pen';
 import { landingEasing } from '../src/core/timing';
 import { leaving } from '../src/layouts';
-import { ink } from './ink';
 import narrator from '../src/editor/tablet/recordings/narrator.json' with { type: 'json' };
 
 /** The narrator's signature, as the simulated pen wrote it: pressure as width, the hand's own timing, and a quill that writes it. */
@@ -39,7 +39,7 @@ export function signature(): Piece {
         `pen-${i + 1}`,
         `Pen movement ${i + 1}`,
         path,
-        ink(13, '#ede6d8', widths ? { widths } : {}),
+        inkOf(13, '#ede6d8', widths ? { widths } : {}),
       ),
       hand,
     };
@@ -62,7 +62,7 @@ export function signature(): Piece {
 /** A line that leads in along the foot of the name, and one that leads out. */
 function withLeads(piece: Piece): Piece {
   const lead = (as: 'lead in' | 'lead out', name: string): Stroke => ({
-    ...newStroke(as.replace(' ', '-'), name, lineShape({ x: 0, y: 0 }, { x: 1, y: 0 }), ink(4, '#d9a441')),
+    ...newStroke(as.replace(' ', '-'), name, lineShape({ x: 0, y: 0 }, { x: 1, y: 0 }), inkOf(4, '#d9a441')),
     fitted: { to: 'signature', as, padX: 150, padY: 30, from: 'left', radius: 0 },
   });
   const made = addLayers(piece, [lead('lead in', 'Lead in'), lead('lead out', 'Lead out')]);
@@ -74,7 +74,7 @@ function withLeads(piece: Piece): Piece {
 /** The dot that pops after the name, and closes again. */
 function withDot(piece: Piece): Piece {
   const at = { x: 1752, y: 548 };
-  const dot = newStroke('dot', 'Dot', { closed: false, points: [corner(at.x, at.y)] }, ink(24, '#ff6b3d'));
+  const dot = newStroke('dot', 'Dot', { closed: false, points: [corner(at.x, at.y)] }, inkOf(24, '#ff6b3d'));
   const made = setPlace(addLayers(piece, [dot]), 'dot', 0, { pivotX: at.x, pivotY: at.y, x: 0, y: 0 });
   const keys = [
     [158, 0],

@@ -1,7 +1,14 @@
-import { applyManner, newPiece, newStroke, setKey, type Piece, type Stroke } from '../src/core/document';
+import {
+  inkOf,
+  applyManner,
+  newPiece,
+  newStroke,
+  setKey,
+  type Piece,
+  type Stroke,
+} from '../src/core/document';
 import { corner, smooth, type Path } from '../src/core/geometry';
 import { landingEasing } from '../src/core/timing';
-import { ink } from './ink';
 import { written, type PenPlace } from './written';
 
 const QUARTER = (4 / 3) * (Math.SQRT2 - 1);
@@ -37,20 +44,20 @@ function wave(y: number, half: number): Path {
 /** A ring that fills as the tide rises, with a scale of twelve hours and a runner that goes round outside it. */
 export function tideRing(): Piece {
   const layers: Stroke[] = [
-    newStroke('bed', 'Bed of the ring', ring(300), ink(34, '#35515c', { opacity: 0.55 })),
-    newStroke('tide', 'Tide', ring(300), ink(34, '#43b3a0')),
-    newStroke('runner', 'Runner', ring(352), ink(6, '#ff6b3d')),
+    newStroke('bed', 'Bed of the ring', ring(300), inkOf(34, '#35515c', { opacity: 0.55 })),
+    newStroke('tide', 'Tide', ring(300), inkOf(34, '#43b3a0')),
+    newStroke('runner', 'Runner', ring(352), inkOf(6, '#ff6b3d')),
     ...Array.from({ length: 12 }, (_, i) =>
       newStroke(
         `hour-${i + 1}`,
         `Hour ${i === 0 ? 12 : i}`,
         mark(i, 386, i % 3 === 0 ? 432 : 412),
-        ink(i % 3 === 0 ? 8 : 5, '#ede6d8'),
+        inkOf(i % 3 === 0 ? 8 : 5, '#ede6d8'),
       ),
     ),
-    newStroke('wave-1', 'High water', wave(496, 150), ink(9, '#ede6d8')),
-    newStroke('wave-2', 'Half water', wave(552, 118), ink(9, '#8fc9bd')),
-    newStroke('wave-3', 'Low water', wave(608, 82), ink(9, '#43b3a0')),
+    newStroke('wave-1', 'High water', wave(496, 150), inkOf(9, '#ede6d8')),
+    newStroke('wave-2', 'Half water', wave(552, 118), inkOf(9, '#8fc9bd')),
+    newStroke('wave-3', 'Low water', wave(608, 82), inkOf(9, '#43b3a0')),
   ];
   let piece: Piece = {
     ...newPiece('Tide ring', { width: 1080, height: 1080 }, { numerator: 30, denominator: 1 }, 150),

@@ -1,9 +1,9 @@
-import { applyManner, changeEffects, setInk, setKey, type Piece } from '@/core/document';
+import { inkOf, applyManner, changeEffects, setInk, setKey, type Piece } from '@/core/document';
 import { newEffect, EFFECT_KINDS, type Effect, type EffectSetting } from '@/core/effects';
 import { lineShape, smooth, type Path, type PathPoint } from '@/core/geometry';
 import { WIDTH_PRESETS } from '@/core/ink';
 import { landingEasing } from '@/core/timing';
-import { blank, COLOURS, ink, MIDDLE, stroke } from './drawn';
+import { blank, COLOURS, MIDDLE, stroke } from './drawn';
 
 const { x: MX, y: MY } = MIDDLE;
 const FULL = Math.PI * 2;
@@ -47,7 +47,7 @@ const on = (onFrames: number, offAt: number, offFrames: number) =>
 
 /** Three short ticks over something, one after another. */
 function threeTicks(): Piece {
-  let piece = stroke(blank('Three ticks', 24, 8), 'tick', 'Tick', upright(70), ink(16, COLOURS.minium));
+  let piece = stroke(blank('Three ticks', 24, 8), 'tick', 'Tick', upright(70), inkOf(16, COLOURS.minium));
   piece = applyManner(piece, ['tick'], on(5, 12, 6));
   const arrangement = ring(3, 110, -Math.PI / 2 - 0.6, 1.2);
   return withEffects(piece, 'tick', effect('Copies', { arrangement, delay: 2 }));
@@ -55,7 +55,7 @@ function threeTicks(): Piece {
 
 /** Rays that run outward all round. */
 function burst(): Piece {
-  let piece = stroke(blank('Burst', 24, 6), 'ray', 'Ray', upright(150), ink(12, COLOURS.reed));
+  let piece = stroke(blank('Burst', 24, 6), 'ray', 'Ray', upright(150), inkOf(12, COLOURS.reed));
   piece = applyManner(piece, ['ray'], {
     kind: 'pass',
     onAt: 0,
@@ -87,7 +87,7 @@ function echoingArcs(): Piece {
     'arc',
     'Arc',
     circle(170, -Math.PI / 2, FULL),
-    ink(12, COLOURS.verdigris),
+    inkOf(12, COLOURS.verdigris),
   );
   piece = applyManner(piece, ['arc'], on(16, 20, 12));
   for (const part of ['place.scaleX', 'place.scaleY']) {
@@ -119,7 +119,7 @@ function waveMarks(): Piece {
     'wave',
     'Wave',
     { closed: false, points },
-    ink(12, COLOURS.verdigris),
+    inkOf(12, COLOURS.verdigris),
   );
   piece = applyManner(piece, ['wave'], on(12, 22, 10));
   const arrangement = { shape: 'row', count: 3, x: 0, y: 50 };
@@ -137,7 +137,7 @@ function handRing(): Piece {
     });
   };
   const points = Array.from({ length: 8 }, (_, k) => turn(k, 0.97 + 0.012 * k));
-  const look = ink(13, COLOURS.minium, { widths: WIDTH_PRESETS.brush! });
+  const look = inkOf(13, COLOURS.minium, { widths: WIDTH_PRESETS.brush! });
   let piece = stroke(blank('Ring by hand', 70, 30), 'ring', 'Ring', { closed: false, points }, look);
   piece = applyManner(piece, ['ring'], {
     ...on(22, 56, 12),
@@ -153,7 +153,7 @@ function swash(): Piece {
     smooth(MX - 60, MY + 6, { x: 120, y: -18 }),
     smooth(MX + 310, MY - 24, { x: 60, y: -14 }, 60),
   ];
-  const look = ink(20, COLOURS.minium, { widths: WIDTH_PRESETS.brush! });
+  const look = inkOf(20, COLOURS.minium, { widths: WIDTH_PRESETS.brush! });
   const piece = stroke(blank('Underline swash', 60, 24), 'swash', 'Swash', { closed: false, points }, look);
   return applyManner(piece, ['swash'], {
     ...on(14, 46, 10),
@@ -164,7 +164,7 @@ function swash(): Piece {
 /** An arrow that swings round and points at the middle. */
 function arrow(): Piece {
   const points = [smooth(MX - 330, MY - 190, { x: 40, y: 160 }), smooth(MX - 20, MY, { x: 120, y: 4 })];
-  const look = ink(13, COLOURS.reed, { ends: { head: { shape: 'open arrow', size: 5 } } });
+  const look = inkOf(13, COLOURS.reed, { ends: { head: { shape: 'open arrow', size: 5 } } });
   const piece = stroke(blank('Arrow', 60, 24), 'arrow', 'Arrow', { closed: false, points }, look);
   return applyManner(piece, ['arrow'], on(16, 46, 10));
 }
@@ -172,7 +172,7 @@ function arrow(): Piece {
 /** A spark that opens and closes, and a lesser one beside it. */
 function sparkle(): Piece {
   const taper = { length: 0.9, unit: 'share', tip: 0, curve: { type: 'linear' } } as const;
-  const look = ink(24, COLOURS.vellum, { cap: 'flat' });
+  const look = inkOf(24, COLOURS.vellum, { cap: 'flat' });
   let piece = stroke(blank('Sparkle', 32, 9), 'spark', 'Spark', upright(150), look);
   piece = setInk(piece, ['spark'], { taper: { end: taper, over: 'whole' } });
   piece = applyManner(piece, ['spark'], { ...on(8, 12, 10), leaves: 'back' });

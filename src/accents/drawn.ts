@@ -12,16 +12,6 @@ export const COLOURS = {
   reed: '#d9a441',
 } as const;
 
-/** Round ink of a width and a colour, with what differs. */
-export const ink = (width: number, colour: string, part: Partial<Ink> = {}): Ink => ({
-  width,
-  colour,
-  opacity: 1,
-  cap: 'round',
-  join: 'round',
-  ...part,
-});
-
 /** An empty accent, so many frames long, looked at best at one of them. */
 export const blank = (name: string, length: number, best: number): Piece => ({
   ...newPiece(name, SIZE, { numerator: 25, denominator: 1 }, length),

@@ -1,4 +1,5 @@
 import {
+  inkOf,
   cueStrokes,
   newStroke,
   setCount,
@@ -9,7 +10,7 @@ import {
 } from '@/core/document';
 import { ellipseShape, smooth, type Path } from '@/core/geometry';
 import { landingEasing } from '@/core/timing';
-import { blank, drawn, fades, field, held, ink, put, withFields } from './make';
+import { blank, drawn, fades, field, held, put, withFields } from './make';
 import { lettering, MINIUM, REED, VELLUM, VERDIGRIS } from './texts';
 
 const ROUTE: Path = {
@@ -24,7 +25,7 @@ const ROUTE: Path = {
 
 /** A place on a map: a ring that closes round a point. */
 const place = (id: string, name: string, x: number, y: number): Stroke =>
-  newStroke(id, name, ellipseShape({ x: x - 20, y: y - 20 }, { x: x + 20, y: y + 20 }), ink(9, VELLUM));
+  newStroke(id, name, ellipseShape({ x: x - 20, y: y - 20 }, { x: x + 20, y: y + 20 }), inkOf(9, VELLUM));
 
 /** A dashed way over a map from one place to another, both named. */
 export function mapRoute(): Piece {
@@ -34,7 +35,7 @@ export function mapRoute(): Piece {
       'route',
       'Route',
       ROUTE,
-      ink(11, MINIUM, {
+      inkOf(11, MINIUM, {
         dashes: {
           pattern: [2.4, 2],
           unit: 'widths',
@@ -77,8 +78,8 @@ export function mapRoute(): Piece {
 export function countedRing(): Piece {
   const circle = ellipseShape({ x: 660, y: 220 }, { x: 1260, y: 820 });
   let piece = put(blank('Ring with a number', 125), [
-    newStroke('bed', 'Bed of the ring', circle, ink(34, '#35515c', { opacity: 0.55 })),
-    newStroke('ring', 'Ring', circle, ink(34, VERDIGRIS)),
+    newStroke('bed', 'Bed of the ring', circle, inkOf(34, '#35515c', { opacity: 0.55 })),
+    newStroke('ring', 'Ring', circle, inkOf(34, VERDIGRIS)),
     lettering('number', 'ring', 960, 580, VELLUM),
     lettering('unit', 'ringUnit', 960, 920, REED),
   ]);

@@ -21,6 +21,7 @@ import {
   membersOf,
   newPiece,
   offeredFields,
+  removeEffect,
   readPiece,
   restOf,
   setHold,
@@ -197,6 +198,14 @@ test('fields fill what they are of: colours everywhere, a number in words and in
   );
   const moved = moveEffect(addEffect(red, ['title'], glow), ['title'], 0, 1);
   expect(fieldValue(moved, moved.fields.at(-1)!)).toBe('#aa1111');
+  const out = removeEffect(moved, ['title'], 0);
+  expect(out.fields.map(({ name }) => name)).toEqual(moved.fields.map(({ name }) => name));
+  expect(fieldValue(out, out.fields.at(-1)!)).toBe('#aa1111');
+  expect(removeEffect(out, ['title'], 0).fields.map(({ name }) => name)).toEqual([
+    'Title',
+    'Line under it',
+    'First colour',
+  ]);
   const wrong = { ...last, part: 'locked' };
   expect([fieldValue(red, wrong), fillColour(red, wrong, '#000000')]).toEqual([null, red]);
   const [, ring] = layouts.find(([id]) => id === 'counted-ring')!;

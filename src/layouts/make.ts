@@ -1,4 +1,5 @@
 import {
+  inkOf,
   applyManner,
   arriving,
   changeEffects,
@@ -36,18 +37,9 @@ export const blank = (name: string, length: number): Piece => ({
   over: DUSK,
 });
 
-export const ink = (width: number, colour: string, part: Partial<Ink> = {}): Ink => ({
-  width,
-  colour,
-  opacity: 1,
-  cap: 'round',
-  join: 'round',
-  ...part,
-});
-
 /** Flat ends and sharp corners: rules, borders and boxes. */
 export const rule = (width: number, colour: string, part: Partial<Ink> = {}): Ink =>
-  ink(width, colour, { cap: 'flat', join: 'miter', ...part });
+  inkOf(width, colour, { cap: 'flat', join: 'miter', ...part });
 
 /** A stroke that keeps to the size of something; where it lies follows from that. */
 export const fitted = (

@@ -1,4 +1,4 @@
-import { newStroke, type Piece } from '@/core/document';
+import { inkOf, newStroke, type Piece } from '@/core/document';
 import { lineShape } from '@/core/geometry';
 import {
   blank,
@@ -9,7 +9,6 @@ import {
   fitted,
   handwritten,
   held,
-  ink,
   partField,
   put,
   rule,
@@ -56,7 +55,7 @@ export function handwrittenTitle(): Piece {
 export function underlinedKeyword(): Piece {
   let piece = put(blank('Underlined keyword', 90), [lettering('word', 'keyword', 960, 590, VELLUM)]);
   piece = put(piece, [
-    fitted('rule', 'Underline', ink(16, MINIUM), { to: 'word', as: 'under', padY: 44, padX: 6 }),
+    fitted('rule', 'Underline', inkOf(16, MINIUM), { to: 'word', as: 'under', padY: 44, padX: 6 }),
   ]);
   piece = fades(
     piece,

@@ -12,6 +12,14 @@ export const DEFAULT_INK = {
   join: 'round',
 } as const satisfies Ink;
 
+/** Round ink of a width (px) and a colour, with what differs. */
+export const inkOf = (width: number, colour: string, part: Partial<Ink> = {}): Ink => ({
+  ...DEFAULT_INK,
+  width,
+  colour,
+  ...part,
+});
+
 /** An empty piece, transparent, looked at over a checker. */
 export function newPiece(
   name: string,

@@ -1,10 +1,9 @@
 import { z } from 'zod';
 import { glowSchema, shadowSchema } from '../effects';
 import { capSchema, dashesSchema, joinSchema, strokeEndSchema, taperSchema, widthsSchema } from '../ink';
-import { colour, FACTS, keyedColour, keyedNumber, number } from '../properties';
+import { FACTS, colour, keyedColour, keyedNumber, keyedOpacity, number, opacity } from '../properties';
 import { isKeyed, type Animated } from '../timing';
 
-const opacity = () => number({ name: 'Opacity', unit: 'share', min: 0, max: 1, initial: 1 });
 const length = (name: string) => number({ name, unit: 'px', min: 0, max: 4000, scales: 'size' });
 const offset = (name: string) =>
   number({ name, unit: 'px', min: -1e5, max: 1e5, typed: [-4000, 4000], scales: 'size' });
@@ -15,7 +14,7 @@ const parts = (name: string) => ({ kind: 'parts', name }) as const;
 const stopSchema = z.strictObject({
   at: keyedNumber({ name: 'Position', unit: 'share', min: 0, max: 1 }),
   colour: keyedColour('Colour'),
-  opacity: keyedNumber({ name: 'Opacity', unit: 'share', min: 0, max: 1, initial: 1 }),
+  opacity: keyedOpacity(),
 });
 
 /** Colours that change along the stroke by arc length, or across the picture between two places. */
@@ -50,7 +49,7 @@ const shadowLineSchema = z.strictObject({
 export const inkSchema = z.strictObject({
   width: keyedNumber({ name: 'Width', unit: 'px', min: 0, max: 4000, scales: 'size' }),
   colour: keyedColour('Colour'),
-  opacity: keyedNumber({ name: 'Opacity', unit: 'share', min: 0, max: 1, initial: 1 }),
+  opacity: keyedOpacity(),
   cap: capSchema,
   join: joinSchema,
   miterLimit: number({ name: 'Miter limit', unit: 'number', min: 1, max: 100, initial: 4 }).exactOptional(),

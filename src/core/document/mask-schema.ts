@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { FACTS, keyedNumber } from '../properties';
+import { FACTS, keyedNumber, keyedOpacity } from '../properties';
 import { animatedOf } from '../timing';
 import { nameSchema } from './names';
 import { pathSchema } from './path-schema';
@@ -68,7 +68,7 @@ export const maskSchema = z.strictObject({
   feather: keyedNumber({ name: 'Feather', unit: 'px', min: 0, max: 4000, scales: 'size' }),
   /** Its edge moved outward, px. */
   expansion: keyedNumber({ name: 'Expansion', unit: 'px', min: -4000, max: 4000, scales: 'size' }),
-  opacity: keyedNumber({ name: 'Opacity', unit: 'share', min: 0, max: 1, initial: 1 }),
+  opacity: keyedOpacity(),
   /** Moved by this, px. */
   x: keyedNumber({ name: 'Offset X', unit: 'px', min: -1e6, max: 1e6, scales: 'size' }),
   y: keyedNumber({ name: 'Offset Y', unit: 'px', min: -1e6, max: 1e6, scales: 'size' }),

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { compose, rotation, scaling, skewing, translation, type Matrix } from '../geometry';
-import { FACTS, idSchema, keyedNumber } from '../properties';
+import { FACTS, idSchema, keyedNumber, keyedOpacity } from '../properties';
 import { valueAt } from '../timing';
 import { riderSchema } from './rider-schema';
 
@@ -28,7 +28,7 @@ export const placementSchema = z.strictObject({
   /** What stays where it is while the rest is turned and scaled, in the coordinates it was made in. */
   pivotX: keyedNumber({ name: 'Pivot X', ...LENGTH, scales: 'x' }),
   pivotY: keyedNumber({ name: 'Pivot Y', ...LENGTH, scales: 'y' }),
-  opacity: keyedNumber({ name: 'Opacity', unit: 'share', min: 0, max: 1, initial: 1 }),
+  opacity: keyedOpacity(),
   /** A layer, group or pin that carries it along, and how that stood when it was taken up. */
   parent: z
     .strictObject({ to: idSchema, rest: matrixSchema.readonly().register(FACTS, { kind: 'rest' }) })

@@ -1,7 +1,6 @@
-import { blendSchema } from '../draw';
 import { z } from 'zod';
 import { colourSchema } from '../colour';
-import { colour, FACTS, idSchema, number } from '../properties';
+import { colour, FACTS, idSchema, number, opacity } from '../properties';
 import { paceSchema, rateSchema } from '../timing';
 import { arrivalSchema } from './arrival-schema';
 import { artParts } from './art-schema';
@@ -14,18 +13,18 @@ import { fittedSchema } from './fitted-schema';
 import { nameSchema } from './names';
 import { inkSchema } from './ink-schema';
 import { givenMannerSchema } from './manner-schema';
-import { maskSchema, MOST_MASKS } from './mask-schema';
-import { drawingsPerSecond, effectsSchema } from '../effects';
+import { drawingsPerSecond } from '../effects';
 import { pathSchema } from './path-schema';
 import { pinSchema } from './pin-schema';
-import { matrixSchema, placementSchema } from './placement-schema';
-import { revealCycle, revealSchema } from './reveal-schema';
+import { placedParts } from './placed-parts';
+import { matrixSchema } from './placement-schema';
+import { revealCycle } from './reveal-schema';
 import { tieCycle, tiesSchema } from './ties-schema';
 import { lineSchema, windowSchema } from './window-schema';
 import { LIMITS } from './limits';
 import { shutterSchema } from './shutter-schema';
 import { settingSchema, setTextSchema } from './lettering-schema';
-import { opacity, share } from './measures';
+import { share } from './measures';
 import { underlaySchema, guideSchema } from './underlay-schema';
 
 /** Version of the document format written today; a change of it brings a migration into read.ts. */
@@ -39,27 +38,6 @@ const handSchema = z.strictObject({
     .max(500)
     .readonly(),
 });
-
-/** What layers and groups alike may have done to them. */
-const placedParts = {
-  /** How it is put into the picture; where absent it stands as it was made. */
-  place: placementSchema.exactOptional(),
-  /** Where it is shown within its own coordinates; before it is placed. */
-  masks: z
-    .array(maskSchema)
-    .max(MOST_MASKS)
-    .readonly()
-    .exactOptional()
-    .register(FACTS, { kind: 'parts', name: 'Mask' }),
-  /** What it is seen through; where absent it is seen as it is. */
-  reveal: revealSchema.exactOptional(),
-  /** What is done to it once it is placed and uncovered, one effect after another. */
-  effects: effectsSchema.exactOptional(),
-  /** Left sharp where the piece has motion blur. */
-  unblurred: z.literal(true).exactOptional(),
-  /** How its colours meet what lies under it; where absent they lie over it. */
-  blend: blendSchema.exactOptional(),
-};
 
 const layerParts = {
   id: idSchema,

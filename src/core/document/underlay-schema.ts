@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { idSchema, number } from '../properties';
+import { idSchema, number, opacity } from '../properties';
 import { nameSchema } from './names';
-import { coordinate, opacity } from './measures';
+import { coordinate } from './measures';
 
 /** A reference to follow: pixels in the asset store, never part of the picture. */
 export const underlaySchema = z.strictObject({

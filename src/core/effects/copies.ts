@@ -13,6 +13,7 @@ import {
   translation,
   type Matrix,
   type Path,
+  type Point,
 } from '../geometry';
 import { check, choice, colour, FACTS, keyedNumber, number, reference } from '../properties';
 import { effectKind, type Items } from './effect';
@@ -138,12 +139,37 @@ export function placesOf(arrangement: Arrangement, path: Path | null): Matrix[] 
 }
 
 /** What is done to the copy at a place in the order, besides where it stands. */
-export function ownTurn({ rotation: turn, scale, disorder, seed }: Now<Copies>, i: number): Matrix {
+function ownTurn({ rotation: turn, scale, disorder, seed }: Now<Copies>, i: number): Matrix {
   const random = seeded(seed + i * 7919);
   const off = (most: number): number => (random() * 2 - 1) * most * disorder;
   const [x, y, angle, size] = [off(40), off(40), off(Math.PI / 4), off(0.4)];
   const k = scale ** i * (1 + size);
   return compose(compose(translation(x, y), rotation(turn * i + angle)), scaling(k, k));
+}
+
+/** Where copies stand: what is copied, in the coordinates of its items. */
+interface Stand {
+  /** From the coordinates in which it was made. */
+  readonly matrix: Matrix;
+  readonly back: Matrix;
+  /** What it turns about, as it was made. */
+  readonly pivot: Point;
+  /** Along a stroke they stand where it does; else about where the first one does. */
+  readonly onStroke: boolean;
+}
+
+/** Where the copy at a place in the order comes to stand, from where the first one does. */
+export function copyMatrix(
+  copies: Now<Copies>,
+  place: Matrix,
+  i: number,
+  { matrix, back, pivot, onStroke }: Stand,
+): Matrix {
+  const turn = compose(place, ownTurn(copies, i));
+  const from = applyMatrix(matrix, pivot);
+  if (onStroke) return compose(turn, translation(-from.x, -from.y));
+  const about = compose(compose(translation(pivot.x, pivot.y), turn), translation(-pivot.x, -pivot.y));
+  return compose(compose(matrix, about), back);
 }
 
 /** Repeats beside one another. */
@@ -185,18 +211,11 @@ export const COPIES = effectKind({
     );
     if (!back) return first;
     return kept([effect, on?.path, ...m, pivot.x, pivot.y, ...shown], () => {
-      const from = applyMatrix(m, pivot);
-      const put = (place: Matrix, i: number): Matrix => {
-        const turn = compose(place, ownTurn(effect, i));
-        // Along a stroke they stand in the picture where it does; else about where the first one does.
-        if (on) return compose(turn, translation(-from.x, -from.y));
-        const about = compose(compose(translation(pivot.x, pivot.y), turn), translation(-pivot.x, -pivot.y));
-        return compose(compose(m, about), back);
-      };
+      const stand = { matrix: m, back, pivot, onStroke: on !== null };
       return placesOf(arrangement, on?.path ?? null)
         .slice(0, many)
         .flatMap((place, i): Items => {
-          const full = put(place, i);
+          const full = copyMatrix(effect, place, i, stand);
           const moved = shown[i]!.map((item): DrawItem => transformed(item, full));
           const t = many > 1 ? i / (many - 1) : 0;
           const inColour = effect.recoloured && i > 0 ? stepped(moved, effect.colour, t) : moved;

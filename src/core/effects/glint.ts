@@ -3,7 +3,7 @@ import { overlaid } from '../colour';
 import { itemBounds, type DrawItem, type FillItem, type GroupItem } from '../draw';
 import { IDENTITY, inverse, measurePath, unite, type Bounds } from '../geometry';
 import { colourRibbon, mappedGradient, type LinearGradient } from '../ink';
-import { choice, keyedColour, keyedNumber, number, reference } from '../properties';
+import { choice, keyedColour, keyedNumber, keyedOpacity, number, reference } from '../properties';
 import { effectKind, type Items, type StrokeNow, type Subject } from './effect';
 import { asOne } from './laid-over';
 import type { Now } from './now';
@@ -12,11 +12,19 @@ const schema = z.strictObject({
   kind: z.literal('glint'),
   way: choice('Passes', ['across', 'along the stroke']),
   /** Where it is on its way: at 0 it is about to come, at 1 it has gone. */
-  at: keyedNumber({ name: 'Position', unit: 'share', min: -1, max: 2, typed: [0, 1], initial: 0.5 }),
+  at: keyedNumber({
+    name: 'Position',
+    unit: 'share',
+    min: -1,
+    max: 2,
+    typed: [0, 1],
+    initial: 0.5,
+    shows: 'under way',
+  }),
   angle: keyedNumber({ name: 'Angle', unit: 'angle', min: -10_000, max: 10_000, initial: Math.PI / 9 }),
   width: keyedNumber({ name: 'Width', unit: 'px', min: 1, max: 8000, scales: 'size', initial: 160 }),
   softness: keyedNumber({ name: 'Softness', unit: 'share', min: 0, max: 1, initial: 1 }),
-  strength: keyedNumber({ name: 'Opacity', unit: 'share', min: 0, max: 1, initial: 0.9 }),
+  strength: keyedOpacity(0.9),
   colour: keyedColour('Colour', '#fff8e8'),
   /** The stroke at whose arrival it sets out; where absent its position says where it is. */
   after: reference('Sets out after', 'stroke').exactOptional(),

@@ -1,4 +1,4 @@
-export { ownTurn, placesOf, type Copies } from './copies';
+export { copyMatrix, placesOf, type Copies } from './copies';
 export type { Items, StrokeNow, Subject, Variant } from './effect';
 export { drawingsPerSecond, heldFrame } from './held';
 export {
@@ -13,3 +13,4 @@ export {
 export { unsteady } from './noise';
 export { nowOf } from './now';
 export * from './registry';
+export { seeded } from './seeded';

@@ -1,11 +1,10 @@
 import { z } from 'zod';
 import type { DrawItem, Filter, GroupItem } from '../draw';
-import { keyedColour, keyedNumber } from '../properties';
+import { keyedColour, keyedNumber, keyedOpacity } from '../properties';
 import type { Items } from './effect';
 import type { Now } from './now';
 import { asOne } from './laid-over';
 
-const opacity = (initial: number) => keyedNumber({ name: 'Opacity', unit: 'share', min: 0, max: 1, initial });
 const length = (name: string, initial: number) =>
   keyedNumber({ name, unit: 'px', min: 0, max: 4000, scales: 'size', initial });
 const offset = (name: string, initial: number) =>
@@ -18,7 +17,7 @@ export const glowSchema = z.strictObject({
   /** By how much it is strengthened; 1 is the blur alone. */
   gain: keyedNumber({ name: 'Strength', unit: 'times', min: 0, max: 20, initial: 1.6 }),
   colour: keyedColour('Colour', '#ff6b3d'),
-  opacity: opacity(0.9),
+  opacity: keyedOpacity(0.9),
 });
 export type Glow = z.infer<typeof glowSchema>;
 
@@ -28,7 +27,7 @@ export const shadowSchema = z.strictObject({
   /** px: twice the standard deviation. */
   blur: length('Blur', 14),
   colour: keyedColour('Colour', '#000000'),
-  opacity: opacity(0.6),
+  opacity: keyedOpacity(0.6),
 });
 export type Shadow = z.infer<typeof shadowSchema>;
 

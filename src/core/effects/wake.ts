@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { transformed } from '../draw';
 import { translation } from '../geometry';
-import { check, choice, colour, FACTS, keyedNumber, number } from '../properties';
+import { FACTS, check, choice, colour, keyedNumber, keyedOpacity, number } from '../properties';
 import { effectKind, type Items } from './effect';
 import { faded } from './laid-over';
 import { recoloured } from './recoloured';
@@ -14,7 +14,7 @@ const repeatSchema = z.strictObject({
   delay: keyedNumber({ name: 'Delay', unit: 'frames', min: -1000, max: 1000, initial: 3 }),
   recoloured: check('Colour of its own', true),
   colour: colour('Colour', '#ff6b3d'),
-  opacity: keyedNumber({ name: 'Opacity', unit: 'share', min: 0, max: 1, initial: 1 }),
+  opacity: keyedOpacity(),
   /** Of the widths of strokes. */
   width: number({ name: 'Width', unit: 'times', min: 0, max: 20, initial: 1 }),
   x: offset('Offset X'),
@@ -53,7 +53,7 @@ const repeatsOf = (count: number, apart: number, each: (i: number) => Partial<Re
 const FAN = ['#ff6b3d', '#d9a441', '#43b3a0'];
 
 /**
- * Later, recoloured repeats, left behind. Common practice (docs of the trade give no source): 2 to 5 frames apart on short words,
+ * Later, recoloured repeats, left behind. Common practice: 2 to 5 frames apart on short words,
  * up to 10 on slow signatures.
  */
 export const WAKE = effectKind({

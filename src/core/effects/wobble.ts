@@ -63,6 +63,8 @@ function shaken(
   });
 }
 
+const asTheyAre = (items: Items): Items => items;
+
 /** Unsteadiness of the whole, drawn anew every few frames. */
 export const WOBBLE = effectKind({
   name: 'Wobble',
@@ -73,7 +75,7 @@ export const WOBBLE = effectKind({
     { name: 'On twos', values: () => ({ held: 2 }) },
     { name: 'On threes', values: () => ({ held: 3 }) },
   ],
-  apply: (effect, subject) => shaken(effect, subject, (items) => items),
+  apply: (effect, subject) => shaken(effect, subject, asTheyAre),
 });
 
 /** Items whose pens have become outlines, so that their two edges go each its own way. */

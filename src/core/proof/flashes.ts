@@ -23,15 +23,12 @@ const SMALL = (341 * 256) / 4 / (1024 * 768);
 function strengthOf(of: Keyed, part: string): ((frame: number) => number) | null {
   const value = partOf(of, part) as Animated | undefined;
   if (value === undefined || !isKeyed(value)) return null;
-  const name = propertyOf(of, part)?.name;
-  if (name === 'Opacity') return (frame) => valueAt(value, frame);
-  // A highlight is there while it is on its way.
-  if (name === 'Position' && part.startsWith('effects'))
-    return (frame) => {
-      const at = valueAt(value, frame);
-      return at > 0 && at < 1 ? 1 : 0;
-    };
-  return null;
+  const shows = propertyOf(of, part)?.shows ?? null;
+  if (shows === null) return null;
+  return (frame) => {
+    const now = valueAt(value, frame);
+    return shows === 'as strong' ? now : Number(now > 0 && now < 1);
+  };
 }
 
 /** The frames at which something turns from growing stronger to growing weaker or back, by a step that counts. */

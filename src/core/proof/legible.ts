@@ -30,7 +30,7 @@ const LEAST = 1;
 /** Seconds that a text needs to be read once. */
 export const secondsToRead = (text: string): number => Math.max(LEAST, wordsIn(text) * A_WORD);
 
-/** Whether all of a text is there by itself: arrived, counted out, and uncovered by its strokes and those of its groups. */
+/** Whether all of a text is there by itself: arrived, and uncovered by its strokes and those of its groups. */
 function isWhole(piece: Piece, text: Lettering, frame: number): boolean {
   if (text.arrival && shownParts(text, frame).some((shown) => shown < THERE || shown > 2 - THERE))
     return false;

@@ -34,6 +34,8 @@ export interface NumberFacts extends Named, Keyable {
   readonly step?: number;
   /** What it counts as where it is not there; where absent, 0. */
   readonly initial?: number;
+  /** How it says whether what bears it is seen: as strong as it is, or only while it is under way from 0 to 1. */
+  readonly shows?: 'as strong' | 'under way';
   /** Where absent it stays as it is. */
   readonly scales?: Scaling;
   /** It is a share of the length of its stroke's path, so that a change of it is a way of so many pixels. */
@@ -121,6 +123,12 @@ export const keyedNumber = (facts: NumberSaid) =>
     keyed: true,
     ...facts,
   });
+
+const OPACITY = { name: 'Opacity', unit: 'share', min: 0, max: 1, shows: 'as strong' } as const;
+
+/** The schema of how strongly something is seen, a share. */
+export const opacity = () => number({ ...OPACITY, initial: 1 });
+export const keyedOpacity = (initial = 1) => keyedNumber({ ...OPACITY, initial });
 
 /** The schema of a colour with its name. */
 export const colour = (name: string, initial?: string) =>

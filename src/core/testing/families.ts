@@ -1,16 +1,6 @@
 import type { Cubic } from '../geometry';
 
-/** A small seeded generator (mulberry32), so that every run tests the same cases. */
-export function seeded(seed: number): () => number {
-  let a = seed >>> 0;
-  return () => {
-    a = (a + 0x6d2b79f5) >>> 0;
-    let t = a;
-    t = Math.imul(t ^ (t >>> 15), t | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
+export { seeded } from '../effects';
 
 /** Families of cubics that strain a length: ordinary ones, cusps, loops, straight, doubled-back and degenerate ones. */
 export function cubicFamilies(random: () => number, each: number): [family: string, cubic: Cubic][] {

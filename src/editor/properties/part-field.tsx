@@ -1,10 +1,11 @@
 'use client';
+import type { ReactNode } from 'react';
 import styled from 'styled-components';
 import { colourAt } from '@/core/colour';
 import { propertyOf, withValueAt, type KeyedPart } from '@/core/document';
 import type { Property } from '@/core/properties';
 import { valueAt, type Animated } from '@/core/timing';
-import { ColourField, KeyToggle, NumberField } from '@/ui';
+import { ColourField, KeyToggle, NumberField, type KeyState } from '@/ui';
 import { pickColour, useCalm } from '../state';
 import { keyState, keyToggled } from './keying';
 import { shared, usePart } from './owners';
@@ -48,6 +49,27 @@ const labels = ({ label, property }: Known) => ({
   fullLabel: label ?? property.fullName,
 });
 
+/** A field, with its key mark where what it shows may be keyed. */
+function WithKeys({
+  of,
+  states,
+  onPress,
+  children,
+}: {
+  of: Known;
+  states: readonly KeyState[];
+  onPress: () => void;
+  children: ReactNode;
+}) {
+  if (!of.property.keyed) return children;
+  return (
+    <KeyedLine>
+      {children}
+      <KeyToggle label={labels(of).fullLabel} state={shared(states) ?? 'elsewhere'} onPress={onPress} />
+    </KeyedLine>
+  );
+}
+
 function PartNumber(props: Known) {
   const { part, property, alsoParts, isDisabled = false } = props;
   const frame = useCalm((s) => Math.round(s.frame));
@@ -67,21 +89,19 @@ function PartNumber(props: Known) {
       }
     />
   );
-  if (!property.keyed) return field;
   return (
-    <KeyedLine>
+    <WithKeys
+      of={props}
+      states={values.map((value) => keyState(value, frame))}
+      onPress={() => change((now) => keyToggled(now, frame, valueAt))}
+    >
       {field}
-      <KeyToggle
-        label={labels(props).fullLabel}
-        state={shared(values.map((value) => keyState(value, frame))) ?? 'elsewhere'}
-        onPress={() => change((now) => keyToggled(now, frame, valueAt))}
-      />
-    </KeyedLine>
+    </WithKeys>
   );
 }
 
 function PartColour(props: Known) {
-  const { part, property } = props;
+  const { part } = props;
   const frame = useCalm((s) => Math.round(s.frame));
   const { values, change } = usePart<Animated<string>>(part, '#000000');
   const swatches = useSwatches();
@@ -99,15 +119,13 @@ function PartColour(props: Known) {
       onPick={() => pickColour(take)}
     />
   );
-  if (!property.keyed) return field;
   return (
-    <KeyedLine>
+    <WithKeys
+      of={props}
+      states={values.map((one) => keyState(one, frame))}
+      onPress={() => change((now) => keyToggled(now, frame, colourAt))}
+    >
       {field}
-      <KeyToggle
-        label={labels(props).fullLabel}
-        state={shared(values.map((one) => keyState(one, frame))) ?? 'elsewhere'}
-        onPress={() => change((now) => keyToggled(now, frame, colourAt))}
-      />
-    </KeyedLine>
+    </WithKeys>
   );
 }

@@ -1,6 +1,6 @@
 import { mixColours } from '../../colour';
-import { nowOf, ownTurn, placesOf } from '../../effects';
-import { applyMatrix, compose, inverse, transformPath, translation, type Matrix } from '../../geometry';
+import { copyMatrix, nowOf, placesOf } from '../../effects';
+import { applyMatrix, inverse, transformPath } from '../../geometry';
 import { layersOf, membersOf } from '../grouped';
 import { kindOf } from '../kinds';
 import { partWithId, strokeById, type Piece } from '../schema';
@@ -50,11 +50,7 @@ export function copiesApart(
       i === 0
         ? { piece: result, ids: layersOf(result, id) }
         : withFragment(result, copied, newId, all.at(-1));
-    const turn = compose(place, ownTurn(copies, i));
-    const about = compose(compose(translation(pivot.x, pivot.y), turn), translation(-pivot.x, -pivot.y));
-    const full: Matrix = path
-      ? compose(turn, translation(-from.x, -from.y))
-      : compose(compose(m, about), back);
+    const full = copyMatrix(copies, place, i, { matrix: m, back, pivot, onStroke: path !== null });
     const t = places.length > 1 ? i / (places.length - 1) : 0;
     const coloured =
       copies.recoloured && i > 0

@@ -7,11 +7,14 @@ import { updateParts } from './place';
 /** The effects of a layer or group, one after another. */
 export const effectsOf = (part: Part | undefined): readonly Effect[] => part?.effects ?? [];
 
-/** A field that fills part of an effect, where that effect stands now; the same field where it went nowhere. */
-function movedField(field: Field, from: readonly Effect[], to: readonly Effect[]): Field {
+/** A field that fills part of an effect, where that effect stands now; none where it was taken out. */
+function movedField(field: Field, from: readonly Effect[], to: readonly Effect[]): Field[] {
   const [, index, rest] = /^effects\.(\d+)(\..*)$/.exec(field.part ?? '') ?? [];
-  const now = index === undefined ? -1 : to.indexOf(from[Number(index)]!);
-  return now < 0 || now === Number(index) ? field : { ...field, part: `effects.${now}${rest}` };
+  if (index === undefined) return [field];
+  const now = to.indexOf(from[Number(index)]!);
+  // Changed in its place it is another object, and the list as long as before.
+  if (now < 0) return to.length < from.length ? [] : [field];
+  return [{ ...field, part: `effects.${now}${rest}` }];
 }
 
 /** Layers and groups with the effects that a rule makes of those they have; fields go along with what they fill. */
@@ -23,8 +26,8 @@ export function changeEffects(
   let { fields } = piece;
   const parts = updateParts(piece, ids, <P extends Part>(part: P) => {
     const effects = to(effectsOf(part)).slice(0, MOST_EFFECTS);
-    fields = fields.map((field) =>
-      field.of[0] === part.id ? movedField(field, effectsOf(part), effects) : field,
+    fields = fields.flatMap((field) =>
+      field.of[0] === part.id ? movedField(field, effectsOf(part), effects) : [field],
     );
     return changed<P>(part, { effects: effects.length > 0 ? effects : undefined } as Partial<P>);
   });
