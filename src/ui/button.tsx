@@ -44,12 +44,22 @@ const looks = css`
 /** A plain button with words; `$wide` as wide as the room it stands in. */
 export const Button = styled(AriaButton)<{ $wide?: boolean }>`
   ${looks}
-  ${({ $wide }) => $wide && 'width: 100%;'}
+  ${({ $wide }) => $wide && 'width: 100%; margin-top: 6px;'}
+`;
+
+/** Words in a sentence that do something. */
+export const TextButton = styled.button.attrs({ type: 'button' })`
+  padding: 0;
+  border: 0;
+  background: none;
+  color: var(--head);
+  text-align: left;
 `;
 
 /** The one main action of a place. */
-export const MainButton = styled(AriaButton)`
+export const MainButton = styled(AriaButton)<{ $wide?: boolean }>`
   ${looks}
+  ${({ $wide }) => $wide && 'width: 100%;'}
   background: var(--head);
   border-color: transparent;
   color: var(--on-head);

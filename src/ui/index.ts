@@ -1,6 +1,7 @@
 export * from './ask';
 export * from './button';
 export * from './check';
+export * from './choices';
 export * from './colour-field';
 export * from './dialog';
 export * from './edit-step';

@@ -57,6 +57,18 @@ const Wide = styled.div`
   width: 156px;
 `;
 
+/** Takes the room that others beside it leave. */
+export const Grow = styled.div`
+  flex: 1;
+  min-width: 0;
+`;
+
+/** What is so now, among words that only explain. */
+export const Now = styled.b<{ $caution?: boolean }>`
+  color: var(${({ $caution }) => ($caution ? '--caution' : '--text')});
+  font-weight: 400;
+`;
+
 /** A little room between controls. */
 export const Gap = styled.div`
   height: 6px;
@@ -79,19 +91,24 @@ export const Warning = styled.p.attrs({ role: 'alert' })`
   color: var(--caution);
 `;
 
-export const Buttons = styled.div`
+/** Buttons two by two, or `$one` below another; `$first` where nothing stands above them. */
+export const Buttons = styled.div<{ $one?: boolean; $first?: boolean }>`
   display: grid;
-  grid-template-columns: 1fr 1fr;
+  grid-template-columns: ${({ $one }) => ($one ? '1fr' : '1fr 1fr')};
   gap: 6px;
-  margin-top: 6px;
+  margin-top: ${({ $first }) => ($first ? 0 : '6px')};
   button {
     padding: 0 6px;
   }
 `;
 
-export const Hint = styled.p`
+/** Words that explain; `$caution` where something is amiss. */
+export const Hint = styled.p<{ $caution?: boolean }>`
   margin: 6px 0;
-  color: var(--quiet);
+  color: var(${({ $caution }) => ($caution ? '--caution' : '--quiet')});
+  section > &:first-child {
+    margin-top: 0;
+  }
   kbd {
     padding: 0 4px;
     border: 1px solid var(--rule);

@@ -1,6 +1,8 @@
 'use client';
 import { ToggleButton, ToggleButtonGroup } from 'react-aria-components';
 import styled from 'styled-components';
+import { eachChoice, type Choices } from './choices';
+import { Labelled } from './panel';
 
 const Group = styled(ToggleButtonGroup)`
   display: flex;
@@ -41,13 +43,16 @@ export function Segmented<T extends string>({
   value,
   choices,
   onChange,
+  before,
 }: {
   label: string;
+  /** What is seen before it, where it does not stand alone. */
+  before?: string;
   value: T | null;
-  choices: readonly { id: T; name: string }[];
+  choices: Choices<T>;
   onChange: (value: T) => void;
 }) {
-  return (
+  const group = (
     <Group
       aria-label={label}
       selectionMode="single"
@@ -58,11 +63,12 @@ export function Segmented<T extends string>({
         if (key !== undefined) onChange(key as T);
       }}
     >
-      {choices.map(({ id, name }) => (
+      {eachChoice(choices).map(({ id, name }) => (
         <Choice key={id} id={id}>
           {name}
         </Choice>
       ))}
     </Group>
   );
+  return before === undefined ? group : <Labelled name={before}>{group}</Labelled>;
 }

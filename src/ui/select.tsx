@@ -8,8 +8,9 @@ import {
   SelectValue,
 } from 'react-aria-components';
 import { ChevronDown } from 'lucide-react';
-import type { ReactNode } from 'react';
 import styled from 'styled-components';
+import { eachChoice, type Choices } from './choices';
+import { Labelled } from './panel';
 
 const Trigger = styled(Button)`
   display: flex;
@@ -67,15 +68,17 @@ export function Select<T extends string>({
   choices,
   onChange,
   placeholder = 'differs',
+  before,
 }: {
   label: string;
+  /** What is seen before it, where it does not stand alone. */
+  before?: string;
   value: T | null;
-  /** `show` is what the list shows in place of the name. */
-  choices: readonly { id: T; name: string; show?: ReactNode }[];
+  choices: Choices<T>;
   onChange: (value: T) => void;
   placeholder?: string;
 }) {
-  return (
+  const select = (
     <AriaSelect
       aria-label={label}
       selectedKey={value}
@@ -88,7 +91,7 @@ export function Select<T extends string>({
       </Trigger>
       <Pop>
         <ListBox style={{ outline: 'none' }}>
-          {choices.map(({ id, name, show }) => (
+          {eachChoice(choices).map(({ id, name, show }) => (
             <Item key={id} id={id} textValue={name}>
               {show ?? name}
             </Item>
@@ -97,4 +100,5 @@ export function Select<T extends string>({
       </Pop>
     </AriaSelect>
   );
+  return before === undefined ? select : <Labelled name={before}>{select}</Labelled>;
 }

@@ -1,11 +1,11 @@
 import { z } from 'zod';
-import { keyedNumber } from '../properties';
+import { keyedNumber, wholeNumber } from '../properties';
 
 /** A number that stands in lettering where its text has a #, counted as its keys go. */
 export const countSchema = z.strictObject({
   value: keyedNumber({ name: 'Number', unit: 'number', min: -1e9, max: 1e9 }),
   /** Digits after the point. */
-  places: z.number().int().min(0).max(6),
+  places: wholeNumber({ name: 'Digits after the point', unit: 'number', min: 0, max: 6 }),
 });
 export type Count = z.infer<typeof countSchema>;
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { circleIn } from './circle';
-import { idSchema } from '../properties';
+import { idSchema, number, wholeNumber } from '../properties';
 
 /**
  * A start (or arrival) tied to another stroke: the stroke begins (or has been written) `offset` frames after the head (or
@@ -9,8 +9,8 @@ import { idSchema } from '../properties';
 export const cueSchema = z.strictObject({
   to: idSchema,
   part: z.enum(['head', 'tail']),
-  at: z.number().min(0).max(1),
-  offset: z.number().int().min(-1e6).max(1e6),
+  at: number({ name: 'At its', unit: 'share', min: 0, max: 1 }),
+  offset: wholeNumber({ name: 'Later by', unit: 'frames', min: -1e6, max: 1e6, typed: [-100_000, 100_000] }),
   /** Where given it is the arrival, not the start, that is tied. */
   ties: z.literal('arrival').exactOptional(),
 });

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { colourSchema } from '../colour';
-import { colour, FACTS, idSchema, number, opacity } from '../properties';
+import { colour, FACTS, idSchema, number, opacity, wholeNumber } from '../properties';
 import { paceSchema, rateSchema } from '../timing';
 import { arrivalSchema } from './arrival-schema';
 import { artParts } from './art-schema';
@@ -110,7 +110,7 @@ const nestedSchema = z.strictObject({
   /** The piece it is a copy of, and its revision then. */
   from: z.strictObject({ piece: z.uuid(), revision: z.number().int().min(1) }).exactOptional(),
   /** Frame at which its first one is shown. */
-  start: z.number().min(-1e6).max(1e6),
+  start: wholeNumber({ name: 'Begins at', unit: 'frames', min: -1e6, max: 1e6 }),
   /** What it shows after its last frame. */
   after: z.enum(['nothing', 'last frame', 'again']),
   /** Itself a piece; `contentOf` says so to the compiler, which can't follow a type into itself. */

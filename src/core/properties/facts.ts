@@ -40,6 +40,8 @@ export interface NumberFacts extends Named, Keyable {
   readonly scales?: Scaling;
   /** It is a share of the length of its stroke's path, so that a change of it is a way of so many pixels. */
   readonly ofPath?: true;
+  /** It is a whole number. */
+  readonly whole?: true;
 }
 
 /** A colour: between two keys it is mixed in OKLab. */
@@ -115,6 +117,15 @@ export const number = (facts: NumberSaid) =>
     .min(facts.min)
     .max(facts.max)
     .register(FACTS, { kind: 'number', ...facts });
+
+/** The schema of a whole number with its facts. */
+export const wholeNumber = (facts: NumberSaid) =>
+  z
+    .number()
+    .int()
+    .min(facts.min)
+    .max(facts.max)
+    .register(FACTS, { kind: 'number', whole: true, ...facts });
 
 /** The schema of a number that may be keyed. */
 export const keyedNumber = (facts: NumberSaid) =>

@@ -8,6 +8,7 @@ export {
   keyedOpacity,
   number,
   opacity,
+  wholeNumber,
   type Facts,
   type IdFacts,
   type Unit,

@@ -17,6 +17,7 @@ export interface Property {
   readonly step: number;
   readonly initial: number;
   readonly ofPath: boolean;
+  readonly whole: boolean;
   readonly shows: NumberFacts['shows'] | null;
   /** Whether it may follow keys. */
   readonly keyed: boolean;
@@ -81,6 +82,7 @@ export function propertyAt(schema: z.ZodType, value: unknown, way: readonly stri
     step: said?.step ?? STEPS[unit],
     initial: said?.initial ?? 0,
     ofPath: said?.ofPath ?? false,
+    whole: said?.whole ?? false,
     shows: said?.shows ?? null,
     keyed: facts.keyed ?? false,
   };

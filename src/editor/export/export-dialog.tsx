@@ -212,10 +212,7 @@ export function ExportDialog({ isOpen, onClose }: { isOpen: boolean; onClose: ()
             <Segmented
               label="Format"
               value={format}
-              choices={[
-                { id: 'webm', name: 'WebM' },
-                { id: 'png', name: 'PNG sequence' },
-              ]}
+              choices={{ webm: 'WebM', png: 'PNG sequence' }}
               onChange={setFormat}
             />
           </div>
@@ -237,10 +234,7 @@ export function ExportDialog({ isOpen, onClose }: { isOpen: boolean; onClose: ()
             <Segmented
               label="Frames"
               value={range}
-              choices={[
-                { id: 'all', name: 'whole piece' },
-                { id: 'part', name: 'a part' },
-              ]}
+              choices={{ all: 'whole piece', part: 'a part' }}
               onChange={setRange}
             />
           </div>

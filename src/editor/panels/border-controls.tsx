@@ -57,12 +57,12 @@ export function BorderControls() {
       <Select
         label="Around"
         value={around}
-        choices={[
-          { id: 'title', name: 'title-safe area, 90 %' },
-          { id: 'action', name: 'action-safe area, 93 %' },
-          { id: 'piece', name: 'the whole piece' },
-          { id: 'selection', name: 'what is selected' },
-        ]}
+        choices={{
+          title: 'title-safe area, 90 %',
+          action: 'action-safe area, 93 %',
+          piece: 'the whole piece',
+          selection: 'what is selected',
+        }}
         onChange={setAround}
       />
       <Gap />

@@ -70,7 +70,7 @@ function Points({ stroke, chosen }: { stroke: Stroke; chosen: readonly number[] 
   const { path } = stroke;
   return (
     <Fold title="Level, straighten, space">
-      <Buttons style={{ marginTop: 0 }}>
+      <Buttons $first>
         <Button isDisabled={!several} onPress={() => editPoints((p, i) => alignPoints(p, i, 'y', 'mean'))}>
           Level
         </Button>

@@ -54,10 +54,7 @@ function Threshold({ source }: { source: Extract<Traceable, { asset: string }> }
       <Segmented
         label="Light on the paper"
         value={threshold.method}
-        choices={[
-          { id: 'even light', name: 'even light' },
-          { id: 'uneven light', name: 'uneven light' },
-        ]}
+        choices={['even light', 'uneven light']}
         onChange={(method) => put({ method })}
       />
       <NumberField
@@ -156,7 +153,7 @@ export function FindStrokes({ source }: { source: Traceable }) {
         ) : mine?.strokes ? (
           <Waiting />
         ) : (
-          <MainButton style={{ width: '100%' }} onPress={() => void traceSource(source)}>
+          <MainButton $wide onPress={() => void traceSource(source)}>
             Find the strokes
           </MainButton>
         )}
@@ -165,10 +162,7 @@ export function FindStrokes({ source }: { source: Traceable }) {
         <Segmented
           label="Pen lifts"
           value={options.lifts}
-          choices={[
-            { id: 'fewest', name: 'fewest lifts' },
-            { id: 'parts', name: 'letter parts' },
-          ]}
+          choices={{ fewest: 'fewest lifts', parts: 'letter parts' }}
           onChange={(lifts) => change({ lifts })}
         />
         <Gap />
@@ -199,20 +193,14 @@ export function FindStrokes({ source }: { source: Traceable }) {
         <Segmented
           label="Direction of writing"
           value={options.direction}
-          choices={[
-            { id: 'left to right', name: 'left to right' },
-            { id: 'right to left', name: 'right to left' },
-          ]}
+          choices={['left to right', 'right to left']}
           onChange={(direction) => change({ direction })}
         />
         <Gap />
         <Segmented
           label="Dots and bars"
           value={options.marks}
-          choices={[
-            { id: 'after the word', name: 'dots after the word' },
-            { id: 'at once', name: 'at once' },
-          ]}
+          choices={{ 'after the word': 'dots after the word', 'at once': 'at once' }}
           onChange={(marks) => change({ marks })}
         />
       </Fold>

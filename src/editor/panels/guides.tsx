@@ -1,7 +1,7 @@
 'use client';
 import { Trash2 } from 'lucide-react';
 import type { Guide } from '@/core/document';
-import { Button, Check, Fold, IconButton, NumberField, pixels, Buttons, Row } from '@/ui';
+import { Button, Check, Fold, IconButton, NumberField, pixels, Buttons, Row, Grow } from '@/ui';
 import { edit, useCalm, useTools } from '../state';
 
 export function Guides() {
@@ -30,7 +30,7 @@ export function Guides() {
       )}
       {guides.map((guide, i) => (
         <Row key={i}>
-          <div style={{ flex: 1 }}>
+          <Grow>
             <NumberField
               label={guide.axis === 'x' ? 'Upright guide' : 'Level guide'}
               value={guide.at}
@@ -42,7 +42,7 @@ export function Guides() {
               }
               {...pixels}
             />
-          </div>
+          </Grow>
           <IconButton
             label="Take the guide out"
             plain

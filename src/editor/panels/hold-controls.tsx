@@ -2,7 +2,7 @@
 import { restOf, setHold } from '@/core/document';
 import { Check, notify, NumberField, Hint } from '@/ui';
 import { edit, useCalm, useEditor } from '../state';
-import { useFrames } from './time/frames-field';
+import { useFrames } from '../properties';
 
 /** The frames that alone are stretched when the piece is made longer: what comes before and after keeps its pace. */
 export function HoldControls() {

@@ -19,7 +19,6 @@ import {
   whole,
   Group,
   Hint,
-  Labelled,
   Pair,
   Warning,
 } from '@/ui';
@@ -82,23 +81,18 @@ function FitControls({ lettering }: { lettering: Lettering }) {
       <Segmented
         label="Where it is too wide"
         value={fit?.how ?? 'stays'}
-        choices={[
-          { id: 'stays', name: 'stays' },
-          { id: 'shrink', name: 'shrinks' },
-          { id: 'break', name: 'breaks' },
-        ]}
+        choices={{ stays: 'stays', shrink: 'shrinks', break: 'breaks' }}
         onChange={(how) =>
           void changeSetting(id, { fit: how === 'stays' ? undefined : { how, width } }, 'fit')
         }
       />
       {fit && (
-        <NumberField
+        <ValueField
+          schema={settingSchema}
+          value={setting}
+          part="fit.width"
           label="Room for it"
-          value={fit.width}
-          min={1}
-          max={20_000}
           onChange={(to) => void changeSetting(id, { fit: { ...fit, width: to } }, 'fit width')}
-          {...pixels}
         />
       )}
       {fit?.how === 'shrink' && set.fitted && set.fitted.size < setting.size && (
@@ -124,21 +118,10 @@ function CountControls({ lettering }: { lettering: Lettering }) {
         Counts
       </Check>
       {count && (
-        <>
-          <OwnersOf ids={[id]}>
-            <PartField part="count.value" />
-          </OwnersOf>
-          <NumberField
-            label="Digits after the point"
-            value={count.places}
-            min={0}
-            max={6}
-            onChange={(places) =>
-              edit((piece) => setCount(piece, [id], { ...count, places: Math.round(places) }), 'places')
-            }
-            {...whole}
-          />
-        </>
+        <OwnersOf ids={[id]}>
+          <PartField part="count.value" />
+          <PartField part="count.places" />
+        </OwnersOf>
       )}
     </Group>
   );
@@ -171,16 +154,15 @@ export function LetteringControls({ lettering }: { lettering: Lettering }) {
           }
         />
         {face && Array.isArray(face.weights) && face.weights.length > 1 && (
-          <Labelled name="Weight">
-            <Select
-              label="Weight"
-              value={String(setting.face.weight)}
-              choices={face.weights.map((w) => ({ id: String(w), name: String(w) }))}
-              onChange={(w) =>
-                void changeSetting(id, { face: { ...setting.face, weight: Number(w) } }, 'weight')
-              }
-            />
-          </Labelled>
+          <Select
+            before="Weight"
+            label="Weight"
+            value={String(setting.face.weight)}
+            choices={face.weights.map((w) => ({ id: String(w), name: String(w) }))}
+            onChange={(w) =>
+              void changeSetting(id, { face: { ...setting.face, weight: Number(w) } }, 'weight')
+            }
+          />
         )}
         {face && !Array.isArray(face.weights) && (
           <NumberField

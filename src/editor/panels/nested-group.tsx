@@ -2,11 +2,11 @@
 import { useQuery } from '@tanstack/react-query';
 import { PIECES, PROJECTS, type PieceSummary } from '@/contract';
 import { addNested, contentOf, nestingFault, setNested, type Nested } from '@/core/document';
-import { Button, Fold, notify, NumberField, Select, Hint, Labelled } from '@/ui';
+import { Button, Fold, notify, Select, Hint } from '@/ui';
 import { startJob } from '../jobs';
 import { call, useSaving } from '../saving';
 import { edit, newId, select, singleLayer, useCalm, useEditor } from '../state';
-import { useFrames } from './time/frames-field';
+import { OwnersOf, PartChoice, PartField } from '../properties';
 
 /** The other pieces of the project, as last heard from the server. */
 function useOthers(): readonly PieceSummary[] {
@@ -57,7 +57,6 @@ export function NestedGroup() {
 }
 
 function NestedControls({ nested }: { nested: Nested }) {
-  const frames = useFrames();
   const content = contentOf(nested);
   const { from } = nested;
   const renew = async () => {
@@ -77,28 +76,18 @@ function NestedControls({ nested }: { nested: Nested }) {
       <Hint>
         A copy of “{content.name}”, {content.length} frames. It stays as it is until you take it anew.
       </Hint>
-      <NumberField
-        label="Begins at"
-        value={nested.start}
-        onChange={(start) =>
-          edit((piece) => setNested(piece, nested.id, { start: Math.round(start) }), 'start')
-        }
-        {...frames}
-      />
-      <Labelled name="After its end">
-        <Select
+      <OwnersOf ids={[nested.id]}>
+        <PartField part="start" />
+        <PartChoice
+          part="after"
+          inList
+          before="After its end"
           label="After its end"
-          value={nested.after}
-          choices={[
-            { id: 'nothing', name: 'nothing' },
-            { id: 'last frame', name: 'last frame' },
-            { id: 'again', name: 'again' },
-          ]}
-          onChange={(after) => edit((piece) => setNested(piece, nested.id, { after }))}
+          choices={['nothing', 'last frame', 'again']}
         />
-      </Labelled>
+      </OwnersOf>
       {from && (
-        <Button style={{ width: '100%', marginBottom: 8 }} onPress={() => void renew()}>
+        <Button $wide onPress={() => void renew()}>
           Take it anew
         </Button>
       )}

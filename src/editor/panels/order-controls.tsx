@@ -58,7 +58,7 @@ export function OrderControls() {
     <>
       {chosen.length > 0 && (
         <Group title="Writing order">
-          <Buttons style={{ marginTop: 0 }}>
+          <Buttons $first>
             <Button onPress={() => stepSelected(-1)}>Earlier</Button>
             <Button onPress={() => stepSelected(1)}>Later</Button>
             <Button onPress={duplicateSelected}>Duplicate</Button>
@@ -70,20 +70,14 @@ export function OrderControls() {
         <Segmented
           label="Order from"
           value={direction}
-          choices={[
-            { id: 'left to right', name: 'left to right' },
-            { id: 'right to left', name: 'right to left' },
-          ]}
+          choices={['left to right', 'right to left']}
           onChange={setDirection}
         />
         <Gap />
         <Segmented
           label="Dots and bars in order"
           value={marks}
-          choices={[
-            { id: 'after the word', name: 'dots after the word' },
-            { id: 'at once', name: 'at once' },
-          ]}
+          choices={{ 'after the word': 'dots after the word', 'at once': 'at once' }}
           onChange={setMarks}
         />
         <Buttons>

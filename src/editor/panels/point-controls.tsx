@@ -107,11 +107,7 @@ export function PointControls() {
         <Segmented
           label="Kind of point"
           value={kinds.size === 1 ? ([...kinds][0] as PathPoint['kind']) : null}
-          choices={[
-            { id: 'corner', name: 'corner' },
-            { id: 'smooth', name: 'smooth' },
-            { id: 'symmetric', name: 'symmetric' },
-          ]}
+          choices={['corner', 'smooth', 'symmetric']}
           onChange={(kind) =>
             kind === 'corner' ? makeCorner() : kind === 'smooth' ? makeSmooth() : editPoints(toSymmetric)
           }
@@ -145,7 +141,7 @@ export function PointControls() {
         {path.points.length > LISTED && <Hint>The first {LISTED} are listed; all are on the canvas.</Hint>}
       </Group>
       <Group title="Path">
-        <Buttons style={{ marginTop: 0 }}>
+        <Buttons $first>
           <Button onPress={toggleClosed}>{path.closed ? 'Open' : 'Close'}</Button>
           <Button onPress={reverseSelected}>Reverse</Button>
         </Buttons>

@@ -21,7 +21,7 @@ import {
   Hint,
   PanelFacts,
   PanelTitle,
-  Labelled,
+  TextButton,
 } from '@/ui';
 import { NameField } from '../name-field';
 import { edit, editWhole, useCalm, useEditor } from '../state';
@@ -92,28 +92,23 @@ export function SetupPanel() {
         ))}
       </Group>
       <Group title="Time">
-        <Labelled name="Frames a second">
-          <Select
-            label="Frames a second"
-            value={rateId}
-            choices={RATES.map((r) => ({ id: `${r.numerator}/${r.denominator}`, name: rateName(r) }))}
-            onChange={(id) => {
-              const [numerator, denominator] = id.split('/').map(Number) as [number, number];
-              editWhole((p) => withRate(p, { numerator, denominator }, keep));
-            }}
-          />
-        </Labelled>
-        <Labelled name="A new rate keeps">
-          <Segmented
-            label="A new rate keeps"
-            value={keep}
-            choices={[
-              { id: 'seconds', name: 'seconds' },
-              { id: 'frames', name: 'frames' },
-            ]}
-            onChange={setKeep}
-          />
-        </Labelled>
+        <Select
+          before="Frames a second"
+          label="Frames a second"
+          value={rateId}
+          choices={RATES.map((r) => ({ id: `${r.numerator}/${r.denominator}`, name: rateName(r) }))}
+          onChange={(id) => {
+            const [numerator, denominator] = id.split('/').map(Number) as [number, number];
+            editWhole((p) => withRate(p, { numerator, denominator }, keep));
+          }}
+        />
+        <Segmented
+          before="A new rate keeps"
+          label="A new rate keeps"
+          value={keep}
+          choices={['seconds', 'frames']}
+          onChange={setKeep}
+        />
         <NumberField
           label="Length"
           value={length}
@@ -143,13 +138,9 @@ export function SetupPanel() {
         {last > length - 1 && (
           <Hint>
             Keys go on to frame {last}, after the end.{' '}
-            <button
-              type="button"
-              style={{ border: 0, padding: 0, background: 'none', color: 'var(--head)' }}
-              onClick={() => editWhole((p) => withLength(p, last + 1, 'stays'))}
-            >
+            <TextButton onClick={() => editWhole((p) => withLength(p, last + 1, 'stays'))}>
               Make room for them
-            </button>
+            </TextButton>
           </Hint>
         )}
       </Group>
@@ -157,10 +148,7 @@ export function SetupPanel() {
         <Segmented
           label="Look at it over"
           value={piece.over === null ? 'checker' : 'colour'}
-          choices={[
-            { id: 'checker', name: 'checker' },
-            { id: 'colour', name: 'colour' },
-          ]}
+          choices={['checker', 'colour']}
           onChange={(choice) => put({ over: choice === 'colour' ? DUSK : null })}
         />
         {piece.over !== null && (

@@ -22,7 +22,7 @@ function PenOptions() {
   const drawing = useCalm((s) => s.drawing);
   return (
     <Group title="Pen">
-      <Hint style={{ marginTop: 0 }}>
+      <Hint>
         {drawing
           ? 'Click for a corner, drag for a smooth point. Click the first point to close; Enter ends the stroke, Backspace takes back a point.'
           : 'Click or drag on the canvas to begin a stroke. On the selected stroke: an end goes on, the path takes a new point, Alt takes one out.'}
@@ -54,7 +54,7 @@ function FreehandOptions() {
             Lift the pen
           </Button>
         ) : (
-          <Buttons style={{ marginTop: 0, gridTemplateColumns: '1fr' }}>
+          <Buttons $one $first>
             {PEN_RECORDINGS.map((recording) => (
               <Button key={recording.id} onPress={() => void replay(recording)}>
                 {recording.name}
@@ -87,10 +87,7 @@ function Direction() {
     <Segmented
       label="Direction"
       value={clockwise ? 'clockwise' : 'counter'}
-      choices={[
-        { id: 'clockwise', name: 'clockwise' },
-        { id: 'counter', name: 'counter-clockwise' },
-      ]}
+      choices={{ clockwise: 'clockwise', counter: 'counter-clockwise' }}
       onChange={(id) => put({ clockwise: id === 'clockwise' })}
     />
   );
@@ -175,7 +172,7 @@ export function ToolOptions() {
   if (tool === 'order') {
     return (
       <Group title="Writing order">
-        <Hint style={{ marginTop: 0 }}>
+        <Hint>
           Tap the strokes in the order in which they are to be written. Their starts follow. Escape ends it.
         </Hint>
       </Group>

@@ -41,7 +41,7 @@ export function TracePanel() {
       <ToolOptions />
       {tool === 'select' && !source && strokes.length === 0 && (
         <Group>
-          <Buttons style={{ marginTop: 0 }}>
+          <Buttons $first>
             <Button onPress={() => takeTool('pen')}>Pen</Button>
             <Button onPress={() => takeTool('freehand')}>Freehand</Button>
             <Button onPress={() => takeTool('shape')}>Shapes</Button>
@@ -54,7 +54,7 @@ export function TracePanel() {
           <PointControls />
           {strokes.length > 1 && (
             <Group title="Path">
-              <Buttons style={{ marginTop: 0 }}>
+              <Buttons $first>
                 <Button onPress={reverseSelected}>Reverse</Button>
               </Buttons>
             </Group>

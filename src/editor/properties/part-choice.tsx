@@ -1,31 +1,25 @@
 'use client';
 import type { ReactNode } from 'react';
 import type { KeyedPart } from '@/core/document';
-import { Check, Segmented } from '@/ui';
+import { Check, Segmented, Select, type Choices } from '@/ui';
 import { shared, usePart } from './owners';
 
-/** A choice as it is kept in the document, and what people call it where that is not the same. */
-type Choice<T> = T | { readonly id: T; readonly name: string };
-
-/** One of a few values of a part, side by side. */
+/** One of a few values of a part: side by side, or in a list that opens. */
 export function PartChoice<T extends string>({
   part,
-  label,
-  choices,
+  inList = false,
+  ...shown
 }: {
   part: KeyedPart;
   label: string;
-  choices: readonly Choice<T>[];
+  /** What is seen before it, where it does not stand alone. */
+  before?: string;
+  choices: Choices<T>;
+  inList?: boolean;
 }) {
   const { values, change } = usePart<T | null>(part, null);
-  return (
-    <Segmented
-      label={label}
-      value={shared(values)}
-      choices={choices.map((one) => (typeof one === 'string' ? { id: one, name: one } : one))}
-      onChange={(to) => change(() => to)}
-    />
-  );
+  const Chooser = inList ? Select : Segmented;
+  return <Chooser {...shown} value={shared(values)} onChange={(to) => change(() => to)} />;
 }
 
 /** A part that is so or not. */

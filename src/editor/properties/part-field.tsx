@@ -10,7 +10,7 @@ import { pickColour, useCalm } from '../state';
 import { keyState, keyToggled } from './keying';
 import { shared, usePart } from './owners';
 import { rememberColour, useSwatches } from './swatches';
-import { fieldOf } from './words';
+import { useFieldOf } from './use-frames';
 
 /** A value with the bar beside it that keys it. */
 export const KeyedLine = styled.div`
@@ -77,10 +77,10 @@ function PartNumber(props: Known) {
   const field = (
     <NumberField
       {...labels(props)}
-      {...fieldOf(property)}
+      {...useFieldOf(property)}
       isDisabled={isDisabled}
       value={shared(values.map((value) => valueAt(value, frame)))}
-      onChange={(to) => change((now) => withValueAt(now, frame, to))}
+      onChange={(to) => change((now) => withValueAt(now, frame, property.whole ? Math.round(to) : to))}
       onBy={(by) =>
         change((now) => {
           const to = Number((valueAt(now, frame) + by).toFixed(6));

@@ -3,10 +3,11 @@ import { Plus, X } from 'lucide-react';
 import type { z } from 'zod';
 import { changed, strokesOf } from '@/core/document';
 import { formRows, initialOf, type FormRow, type IdFacts } from '@/core/properties';
-import { Button, IconButton, Inset, Labelled, Row, Select } from '@/ui';
+import { Button, IconButton, Inset, Row, Select } from '@/ui';
 import { useCalm } from '../state';
 import { PartCheck, PartChoice } from './part-choice';
 import { PartField } from './part-field';
+import { at, wayOf } from './ways';
 
 /** Sizes of what is new are given for a picture so high, px. */
 const USUAL_HEIGHT = 1080;
@@ -33,11 +34,6 @@ function put(value: unknown, way: readonly string[], to: (now: unknown) => unkno
   if (Array.isArray(value)) return value.map((one, i) => (String(i) === step ? put(one, rest, to) : one));
   return changed(value as Values, { [step]: put((value as Values)[step], rest, to) });
 }
-
-const at = (value: unknown, way: readonly string[]): unknown =>
-  way.reduce<unknown>((now, step) => (now as Values | undefined)?.[step], value);
-
-const wayOf = (part: string): string[] => (part === '' ? [] : part.split('.'));
 
 /** All that can be set of something, as its schema says it. */
 export function SchemaForm({
@@ -97,14 +93,13 @@ function ShapeChoice({
       return { ...made, ...Object.fromEntries(common) };
     });
   return (
-    <Labelled name={row.name}>
-      <Select
-        label={row.name}
-        value={String(value[tells])}
-        choices={row.shapes.map(({ id }) => ({ id, name: id }))}
-        onChange={take}
-      />
-    </Labelled>
+    <Select
+      before={row.name}
+      label={row.name}
+      value={String(value[tells])}
+      choices={row.shapes.map(({ id }) => ({ id, name: id }))}
+      onChange={take}
+    />
   );
 }
 
@@ -184,14 +179,13 @@ export function ReferenceChoice({
     ...(of === 'anything' ? piece.layers : strokesOf(piece)).map((one) => ({ id: one.id, name: one.name })),
   ].filter(({ id }) => !without.includes(id));
   return (
-    <Labelled name={name}>
-      <Select
-        label={name}
-        value={choices.some(({ id }) => id === value) ? value! : isOptional ? NONE : null}
-        placeholder="choose"
-        choices={choices}
-        onChange={(id) => onChange(id === NONE ? undefined : id)}
-      />
-    </Labelled>
+    <Select
+      before={name}
+      label={name}
+      value={choices.some(({ id }) => id === value) ? value! : isOptional ? NONE : null}
+      placeholder="choose"
+      choices={choices}
+      onChange={(id) => onChange(id === NONE ? undefined : id)}
+    />
   );
 }

@@ -2,7 +2,8 @@
 import type { z } from 'zod';
 import { propertyAt } from '@/core/properties';
 import { NumberField } from '@/ui';
-import { fieldOf } from './words';
+import { useFieldOf } from './use-frames';
+import { at, wayOf } from './ways';
 
 /** The control of one number of a value, with its name, unit, range and step as they are known of it. */
 export function ValueField<T extends object>({
@@ -10,21 +11,26 @@ export function ValueField<T extends object>({
   value,
   part,
   label,
+  shown,
   onChange,
 }: {
   schema: z.ZodType<T>;
   value: T;
-  part: keyof T & string;
+  /** The way to the number, its steps parted by dots. */
+  part: string;
   label?: string;
+  /** What is shown in place of the number itself; null where several differ. */
+  shown?: number | null;
   onChange: (to: number) => void;
 }) {
-  const property = propertyAt(schema, value, [part])!;
+  const property = propertyAt(schema, value, wayOf(part))!;
+  const field = useFieldOf(property);
   return (
     <NumberField
       label={label ?? property.name}
-      {...fieldOf(property)}
-      value={value[part] as number}
-      onChange={onChange}
+      {...field}
+      value={shown === undefined ? (at(value, wayOf(part)) as number) : shown}
+      onChange={(to) => onChange(property.whole ? Math.round(to) : to)}
     />
   );
 }

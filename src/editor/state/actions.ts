@@ -32,6 +32,7 @@ import {
   fragmentOf,
   withFragment,
   type Fragment,
+  type Piece,
   type CopiedKeys,
 } from '@/core/document';
 import type { Path, Point } from '@/core/geometry';
@@ -57,6 +58,12 @@ export function changeable(): string[] {
   if (layers.length > 0 && free.length === 0)
     notify('The selected strokes are locked. Unlock them in the score.');
   return free.map((layer) => layer.id);
+}
+
+/** Changes what is selected and may be changed. */
+export function editChosen(change: (piece: Piece, ids: string[]) => Piece, merge?: string): void {
+  const ids = changeable();
+  if (ids.length > 0) edit((piece) => change(piece, ids), merge);
 }
 
 /** Changes the path of the one selected stroke. */

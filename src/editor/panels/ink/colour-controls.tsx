@@ -78,11 +78,7 @@ export function ColourControls({ inks }: { inks: readonly Ink[] }) {
       <Segmented<Kind>
         label="Colour runs"
         value={kind}
-        choices={[
-          { id: 'solid', name: 'one colour' },
-          { id: 'along', name: 'along it' },
-          { id: 'picture', name: 'across' },
-        ]}
+        choices={{ solid: 'one colour', along: 'along it', picture: 'across' }}
         onChange={(to) =>
           changeInk((ink) => {
             if (to === kindOf(ink)) return {};
@@ -101,10 +97,7 @@ export function ColourControls({ inks }: { inks: readonly Ink[] }) {
           <PartChoice
             part="ink.gradient.along"
             label="Colours over"
-            choices={[
-              { id: 'whole', name: 'whole stroke' },
-              { id: 'visible', name: 'visible part' },
-            ]}
+            choices={{ whole: 'whole stroke', visible: 'visible part' }}
           />
           <Gap />
         </>

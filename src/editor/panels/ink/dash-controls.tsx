@@ -189,37 +189,28 @@ export function DashControls({ strokes }: { strokes: readonly Stroke[] }) {
               onChange={(pattern) => change({ pattern }, 'pattern')}
             />
           </Labelled>
-          <Labelled name="in">
-            <Segmented
-              label="Pattern in"
-              value={unit}
-              choices={[
-                { id: 'widths', name: 'widths' },
-                { id: 'px', name: 'px' },
-                { id: 'share', name: '% length' },
-              ]}
-              onChange={(to) =>
-                changeInk((ink) => {
-                  const stroke = strokes.find((s) => s.ink === ink);
-                  if (!ink.dashes || !stroke) return {};
-                  const [width, length] = [valueAt(ink.width, 0) || 1, measurePath(stroke.path).length || 1];
-                  const k = dashUnit(ink.dashes.unit, width, length) / dashUnit(to, width, length);
-                  return {
-                    dashes: { ...ink.dashes, unit: to, pattern: ink.dashes.pattern.map((n) => n * k) },
-                  };
-                }, 'dash unit')
-              }
-            />
-          </Labelled>
+          <Segmented
+            before="in"
+            label="Pattern in"
+            value={unit}
+            choices={{ widths: 'widths', px: 'px', share: '% length' }}
+            onChange={(to) =>
+              changeInk((ink) => {
+                const stroke = strokes.find((s) => s.ink === ink);
+                if (!ink.dashes || !stroke) return {};
+                const [width, length] = [valueAt(ink.width, 0) || 1, measurePath(stroke.path).length || 1];
+                const k = dashUnit(ink.dashes.unit, width, length) / dashUnit(to, width, length);
+                return {
+                  dashes: { ...ink.dashes, unit: to, pattern: ink.dashes.pattern.map((n) => n * k) },
+                };
+              }, 'dash unit')
+            }
+          />
           <SeenGap strokes={strokes} />
           <PartChoice
             part="ink.dashes.flow"
             label="Dashes while the stroke grows"
-            choices={[
-              { id: 'stay', name: 'stay put' },
-              { id: 'ride', name: 'ride the tail' },
-              { id: 'march', name: 'march' },
-            ]}
+            choices={{ stay: 'stay put', ride: 'ride the tail', march: 'march' }}
           />
           {having.some((ink) => ink.dashes!.flow === 'march') && (
             <>
@@ -235,10 +226,7 @@ export function DashControls({ strokes }: { strokes: readonly Stroke[] }) {
               <Segmented
                 label="Speed in"
                 value={speed?.unit ?? null}
-                choices={[
-                  { id: 'px', name: 'px a second' },
-                  { id: 'patterns', name: 'patterns a loop' },
-                ]}
+                choices={{ px: 'px a second', patterns: 'patterns a loop' }}
                 onChange={(to) => changeSpeed({ unit: to, value: to === 'px' ? 60 : 8 }, 'speed unit')}
               />
               <PartCheck part="ink.dashes.speed.seamless">Round the speed so that the loop closes</PartCheck>

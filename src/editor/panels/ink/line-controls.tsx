@@ -24,14 +24,13 @@ export function LineControls({ inks }: { inks: readonly Ink[] }) {
         <PartChoice part="ink.join" label="Joins" choices={['miter', 'round', 'bevel']} />
       </Labelled>
       {inks.some((ink) => ink.join === 'miter') && <PartField part="ink.miterLimit" />}
-      <Labelled name="Line">
-        <Segmented
-          label="Line"
-          value={shared(inks.map((ink) => ink.line?.kind ?? ('single' as const)))}
-          choices={KINDS.map((id) => ({ id, name: id }))}
-          onChange={(kind) => changeInk((ink) => ({ line: lineOf(kind, ink) }), 'line')}
-        />
-      </Labelled>
+      <Segmented
+        before="Line"
+        label="Line"
+        value={shared(inks.map((ink) => ink.line?.kind ?? ('single' as const)))}
+        choices={KINDS.map((id) => ({ id, name: id }))}
+        onChange={(kind) => changeInk((ink) => ({ line: lineOf(kind, ink) }), 'line')}
+      />
       {inks.some((ink) => ink.line?.kind === 'double') && <PartField part="ink.line.distance" />}
       {inks.some((ink) => ink.line?.kind === 'hollow') && <PartField part="ink.line.thickness" />}
     </>

@@ -16,7 +16,7 @@ import {
 import { Button, IconButton, Buttons, Hint } from '@/ui';
 import { NameField } from '../../name-field';
 import { keepOnShelf, takeOffShelf, useShelfItems } from '../../shelf';
-import { changeable, edit, newId, useCalm } from '../../state';
+import { editChosen, changeable, edit, newId, useCalm } from '../../state';
 import { InkPicture } from './ink-picture';
 
 const Item = styled.div`
@@ -163,10 +163,7 @@ export function StyleControls({ strokes }: { strokes: readonly Stroke[] }) {
         </Button>
         <Button
           isDisabled={!strokes.some((s) => s.style)}
-          onPress={() => {
-            const ids = changeable();
-            edit((p) => leaveStyle(p, ids));
-          }}
+          onPress={() => editChosen((p, ids) => leaveStyle(p, ids))}
         >
           Leave the style
         </Button>

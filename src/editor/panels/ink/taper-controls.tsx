@@ -54,10 +54,7 @@ function EndControls({ inks, which }: { inks: readonly Ink[]; which: 'start' | '
             <Segmented
               label={`${word} taper in`}
               value={unit}
-              choices={[
-                { id: 'share', name: '%' },
-                { id: 'px', name: 'px' },
-              ]}
+              choices={{ share: '%', px: 'px' }}
               onChange={(to) => change({ unit: to, length: to === 'px' ? 120 : 0.3 })}
             />
             <div style={{ width: 120 }}>
@@ -85,10 +82,7 @@ export function TaperControls({ inks }: { inks: readonly Ink[] }) {
         <PartChoice
           part="ink.taper.over"
           label="Taper over"
-          choices={[
-            { id: 'whole', name: 'whole stroke' },
-            { id: 'visible', name: 'visible part' },
-          ]}
+          choices={{ whole: 'whole stroke', visible: 'visible part' }}
         />
       )}
       <EndControls inks={inks} which="start" />

@@ -14,8 +14,20 @@ import {
   type Tie,
   type TiedProperty,
 } from '@/core/document';
-import { Button, IconButton, notify, NumberField, percent, pixels, plain, Select, Hint, Row } from '@/ui';
-import { changeable, edit, select, useCalm } from '../../state';
+import {
+  Button,
+  IconButton,
+  notify,
+  NumberField,
+  percent,
+  pixels,
+  plain,
+  Select,
+  Hint,
+  Row,
+  TextButton,
+} from '@/ui';
+import { editChosen, changeable, edit, select, useCalm } from '../../state';
 
 /** What factor and offset mean, by property. */
 const WORDS: Record<TiedProperty, { factor: string; offset: string }> = {
@@ -56,21 +68,14 @@ function OneTie({ strokes, property }: { strokes: readonly Stroke[]; property: T
       <Row>
         <span style={{ color: 'var(--text)' }}>
           {property} follows{' '}
-          <button
-            type="button"
-            style={{ border: 0, padding: 0, background: 'none', color: 'var(--head)' }}
-            onClick={() => source && select({ layers: [source.id] })}
-          >
+          <TextButton onClick={() => source && select({ layers: [source.id] })}>
             {source ? source.name : 'a stroke that is gone'}
-          </button>
+          </TextButton>
         </span>
         <IconButton
           plain
           label={`Cut the tie of the ${property}`}
-          onPress={() => {
-            const ids = changeable();
-            edit((p) => cutTies(p, ids, property));
-          }}
+          onPress={() => editChosen((p, ids) => cutTies(p, ids, property))}
         >
           <Link2Off />
         </IconButton>
@@ -114,14 +119,8 @@ export function TieControls({ strokes }: { strokes: readonly Stroke[] }) {
       {followers.map(({ stroke, tie: t }) => (
         <Row key={stroke.id + t.property}>
           <span>
-            <button
-              type="button"
-              style={{ border: 0, padding: 0, background: 'none', color: 'var(--head)' }}
-              onClick={() => select({ layers: [stroke.id] })}
-            >
-              {stroke.name}
-            </button>{' '}
-            follows its {t.property}
+            <TextButton onClick={() => select({ layers: [stroke.id] })}>{stroke.name}</TextButton> follows its{' '}
+            {t.property}
           </span>
           <IconButton
             plain

@@ -13,7 +13,7 @@ import {
   type Part,
   type Piece,
 } from '@/core/document';
-import { Button, Check, Fold, Select, Buttons, Group, Hint, Labelled, Warning } from '@/ui';
+import { Button, Check, Fold, Select, Buttons, Group, Hint, Warning } from '@/ui';
 import { OwnersOf, PartField } from '../../properties';
 import { edit, groupSelected, ungroupSelected, useCalm } from '../../state';
 import { SelectionTitle } from '../selection-title';
@@ -50,19 +50,18 @@ function ParentChoice({ parts }: { parts: readonly Part[] }) {
   const gone = parent !== undefined && !choices.some(({ id }) => id === parent);
   return (
     <>
-      <Labelled name="Parent">
-        <Select
-          label="Parent"
-          value={parents.size > 1 ? null : gone ? NONE : (parent ?? NONE)}
-          placeholder="differs"
-          choices={choices}
-          onChange={(id) =>
-            edit((p) =>
-              parts.reduce((result, part) => setParent(result, part.id, id === NONE ? null : id, frame), p),
-            )
-          }
-        />
-      </Labelled>
+      <Select
+        before="Parent"
+        label="Parent"
+        value={parents.size > 1 ? null : gone ? NONE : (parent ?? NONE)}
+        placeholder="differs"
+        choices={choices}
+        onChange={(id) =>
+          edit((p) =>
+            parts.reduce((result, part) => setParent(result, part.id, id === NONE ? null : id, frame), p),
+          )
+        }
+      />
       {gone && <Warning>Its parent is gone: it stands by itself.</Warning>}
     </>
   );
@@ -102,19 +101,18 @@ export function PlacePanel() {
             </Hint>
           </Fold>
           <Group>
-            <Labelled name="Blend">
-              <Select
-                label="Blend"
-                value={parts.every((part) => part.blend === only.blend) ? (only.blend ?? 'normal') : null}
-                choices={[
-                  { id: 'normal', name: 'normal' },
-                  ...BLENDS.map((blend) => ({ id: blend, name: blendWords(blend) })),
-                ]}
-                onChange={(blend) =>
-                  edit((p) => setBlend(p, owners, blend === 'normal' ? null : (blend as Blend)))
-                }
-              />
-            </Labelled>
+            <Select
+              before="Blend"
+              label="Blend"
+              value={parts.every((part) => part.blend === only.blend) ? (only.blend ?? 'normal') : null}
+              choices={[
+                { id: 'normal', name: 'normal' },
+                ...BLENDS.map((blend) => ({ id: blend, name: blendWords(blend) })),
+              ]}
+              onChange={(blend) =>
+                edit((p) => setBlend(p, owners, blend === 'normal' ? null : (blend as Blend)))
+              }
+            />
             <ParentChoice parts={parts} />
             <Buttons>
               <Button onPress={groupSelected}>Group</Button>

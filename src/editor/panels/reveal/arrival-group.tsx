@@ -9,7 +9,7 @@ import {
   type ArrivalTimes,
 } from '@/core/document';
 import { keysOf } from '@/core/timing';
-import { Button, Check, Fold, Select, Buttons, Hint, Labelled } from '@/ui';
+import { Button, Check, Fold, Select, Buttons, Hint } from '@/ui';
 import { OwnersOf, PartCheck, PartChoice, PartField } from '../../properties';
 import { edit, selectedLayers, useCalm, useEditor } from '../../state';
 
@@ -54,33 +54,31 @@ export function ArrivalGroup() {
     <Fold title="Come and go" fact={arrival.by === 'all' ? 'all at once' : `by ${arrival.by}`} open>
       <OwnersOf ids={ids}>
         <PartChoice part="arrival.by" label="Comes" choices={['all', 'line', 'word', 'letter']} />
-        <Labelled name="Slides">
-          <Select
-            label="Slides"
-            value={arrival.from ?? 'place'}
-            choices={FROM}
-            onChange={(from) => change({ from: from === 'place' ? null : from })}
-          />
-        </Labelled>
+        <Select
+          before="Slides"
+          label="Slides"
+          value={arrival.from ?? 'place'}
+          choices={FROM}
+          onChange={(from) => change({ from: from === 'place' ? null : from })}
+        />
         {arrival.from && (
           <>
-            <Labelled name="Out of">
-              <Select
-                label="Out of"
-                value={strokesOf(piece).some((s) => s.id === arrival.line) ? arrival.line! : OWN_EDGE}
-                choices={[
-                  { id: OWN_EDGE, name: 'its own edge' },
-                  ...strokesOf(piece).map(({ id, name }) => ({ id, name })),
-                ]}
-                onChange={(line) =>
-                  edit((p) =>
-                    setArrival(p, ids, (now) =>
-                      changed<Arrival>(now ?? newArrival(), { line: line === OWN_EDGE ? undefined : line }),
-                    ),
-                  )
-                }
-              />
-            </Labelled>
+            <Select
+              before="Out of"
+              label="Out of"
+              value={strokesOf(piece).some((s) => s.id === arrival.line) ? arrival.line! : OWN_EDGE}
+              choices={[
+                { id: OWN_EDGE, name: 'its own edge' },
+                ...strokesOf(piece).map(({ id, name }) => ({ id, name })),
+              ]}
+              onChange={(line) =>
+                edit((p) =>
+                  setArrival(p, ids, (now) =>
+                    changed<Arrival>(now ?? newArrival(), { line: line === OWN_EDGE ? undefined : line }),
+                  ),
+                )
+              }
+            />
             {arrival.line === undefined && <PartField part="arrival.margin" />}
             <Check isSelected={!arrival.open} onChange={(cut) => change({ open: !cut })}>
               Cut off at the line
@@ -90,18 +88,13 @@ export function ArrivalGroup() {
         )}
         {arrival.by !== 'all' && (
           <>
-            <Labelled name="Order">
-              <Select
-                label="Order of the parts"
-                value={arrival.order}
-                choices={[
-                  { id: 'first to last', name: 'first to last' },
-                  { id: 'last to first', name: 'last to first' },
-                  { id: 'from the middle', name: 'from the middle' },
-                ]}
-                onChange={(order) => change({ order })}
-              />
-            </Labelled>
+            <Select
+              before="Order"
+              label="Order of the parts"
+              value={arrival.order}
+              choices={['first to last', 'last to first', 'from the middle']}
+              onChange={(order) => change({ order })}
+            />
             <PartField part="arrival.gap" label="Each after" />
             <Check
               isSelected={arrival.within !== undefined}

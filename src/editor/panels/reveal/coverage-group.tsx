@@ -156,7 +156,7 @@ export function CoverageGroup() {
           ))}
         </List>
       )}
-      <Buttons style={{ gridTemplateColumns: '1fr' }}>
+      <Buttons $one>
         {(coverage.bare.length > 0 || worst > UNSEEN) && (
           <Button onPress={() => void fit()}>Fit the strokes to it</Button>
         )}

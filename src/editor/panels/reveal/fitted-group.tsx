@@ -16,19 +16,7 @@ import {
   type Piece,
   type Surround,
 } from '@/core/document';
-import {
-  Button,
-  Fold,
-  NumberField,
-  Segmented,
-  Select,
-  whole,
-  Buttons,
-  Hint,
-  Labelled,
-  Warning,
-  Gap,
-} from '@/ui';
+import { Button, Fold, NumberField, Segmented, Select, whole, Buttons, Hint, Warning, Gap } from '@/ui';
 import { OwnersOf, PartChoice, PartField } from '../../properties';
 import { edit, newId, select, selectedStrokes, useCalm, useEditor } from '../../state';
 
@@ -116,11 +104,7 @@ export function FittedGroup() {
       <Segmented
         label="A rule grows"
         value={from}
-        choices={[
-          { id: 'start', name: 'from left' },
-          { id: 'middle', name: 'middle' },
-          { id: 'end', name: 'right' },
-        ]}
+        choices={{ start: 'from left', middle: 'middle', end: 'right' }}
         onChange={setFrom}
       />
       <Buttons>
@@ -138,9 +122,7 @@ export function FittedGroup() {
         onChange={(n) => setSlices(Math.round(n))}
         {...whole}
       />
-      <Labelled name="Slices run">
-        <Select label="Slices run" value={way} choices={WAYS} onChange={setWay} />
-      </Labelled>
+      <Select before="Slices run" label="Slices run" value={way} choices={WAYS} onChange={setWay} />
       <Buttons>
         <Button onPress={() => add('slice')}>Box behind it</Button>
         <Button onPress={() => add('slice', true)}>Box, knocked out</Button>
@@ -165,10 +147,7 @@ function FittedControls({ ids, fitted }: { ids: readonly string[]; fitted: Fitte
       ) : (
         <PartChoice part="fitted.from" label="Its path begins" choices={['left', 'right']} />
       )}
-      <Button
-        style={{ width: '100%', marginTop: 6 }}
-        onPress={() => edit((p) => setFitted(p, ids, () => null))}
-      >
+      <Button $wide onPress={() => edit((p) => setFitted(p, ids, () => null))}>
         Let it stay as it is
       </Button>
     </Fold>

@@ -86,11 +86,7 @@ export function MaskItem({
       <Segmented
         label={`What mask ${index + 1} does`}
         value={mask.how}
-        choices={[
-          { id: 'add', name: 'add' },
-          { id: 'subtract', name: 'subtract' },
-          { id: 'intersect', name: 'intersect' },
-        ]}
+        choices={['add', 'subtract', 'intersect']}
         onChange={(how) => change({ how })}
       />
       <Check isSelected={mask.inverted} onChange={(inverted) => change({ inverted })}>

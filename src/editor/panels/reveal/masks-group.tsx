@@ -18,7 +18,7 @@ import {
   type Stroke,
 } from '@/core/document';
 import { IDENTITY, inverse, transformPath, type Bounds } from '@/core/geometry';
-import { Button, Fold, notify, Select, Buttons, Hint, Row } from '@/ui';
+import { Button, Fold, notify, Select, Buttons, Hint, Row, Grow } from '@/ui';
 import { OwnersOf } from '../../properties';
 import { edit, useCalm, useMaskInHand, useShapeChoice } from '../../state';
 import { MaskItem } from './mask-item';
@@ -102,7 +102,7 @@ export function MasksGroup() {
         ))}
       </OwnersOf>
       <Row>
-        <div style={{ flex: 1 }}>
+        <Grow>
           <Select
             label="Add a mask"
             value={null}
@@ -110,7 +110,7 @@ export function MasksGroup() {
             choices={[...KINDS, { id: HOLD_OUT, name: 'hold-out: a drawn shape in front' }]}
             onChange={add}
           />
-        </div>
+        </Grow>
       </Row>
       {asking && (
         <DrawnShape

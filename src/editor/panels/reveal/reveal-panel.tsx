@@ -32,13 +32,13 @@ function WriteItself() {
         <>
           <Hint role="status">{writing.stage} …</Hint>
           <Bar max={1} value={writing.done} aria-label="How far it is" />
-          <Button style={{ width: '100%', marginTop: 6 }} onPress={stopWriting}>
+          <Button $wide onPress={stopWriting}>
             Stop
           </Button>
         </>
       ) : (
         <>
-          <MainButton style={{ width: '100%' }} isDisabled={empty} onPress={() => void writeItself(layer.id)}>
+          <MainButton $wide isDisabled={empty} onPress={() => void writeItself(layer.id)}>
             {again ? 'Find its strokes anew' : 'Let it write itself'}
           </MainButton>
           <Hint role={behind ? 'alert' : undefined} style={behind ? { color: 'var(--caution)' } : undefined}>

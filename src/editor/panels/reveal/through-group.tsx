@@ -13,7 +13,21 @@ import {
   wholeGroup,
   type Reveal,
 } from '@/core/document';
-import { Button, Check, IconButton, notify, Segmented, Select, Group, Hint, Row, Gap, Warning } from '@/ui';
+import {
+  Button,
+  Check,
+  IconButton,
+  notify,
+  Segmented,
+  Select,
+  Group,
+  Hint,
+  Row,
+  Gap,
+  Warning,
+  Grow,
+  TextButton,
+} from '@/ui';
 import { ValueField } from '../../properties';
 import { edit, select, useCalm } from '../../state';
 
@@ -56,13 +70,7 @@ export function ThroughGroup() {
       )}
       {through.map((one) => (
         <Row key={one.id}>
-          <button
-            type="button"
-            style={{ border: 0, padding: 0, background: 'none', color: 'var(--head)', textAlign: 'left' }}
-            onClick={() => select({ layers: layersOf(piece, one.id) })}
-          >
-            {one.name}
-          </button>
+          <TextButton onClick={() => select({ layers: layersOf(piece, one.id) })}>{one.name}</TextButton>
           <IconButton
             plain
             label={`Not through ${one.name}`}
@@ -77,14 +85,14 @@ export function ThroughGroup() {
       ))}
       {others.length > 0 && (
         <Row>
-          <div style={{ flex: 1, minWidth: 0 }}>
+          <Grow>
             <Select
               label="Layer or group to be seen through"
               value={add}
               choices={others.map(({ id, name }) => ({ id, name }))}
               onChange={setNext}
             />
-          </div>
+          </Grow>
           <Button
             onPress={() => {
               if (!add) return;
@@ -100,10 +108,7 @@ export function ThroughGroup() {
           <Segmented
             label="Seen by"
             value={reveal.by}
-            choices={[
-              { id: 'shape', name: 'their shape' },
-              { id: 'brightness', name: 'their brightness' },
-            ]}
+            choices={{ shape: 'their shape', brightness: 'their brightness' }}
             onChange={(by) => change({ by })}
           />
           <Gap />

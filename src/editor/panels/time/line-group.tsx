@@ -32,11 +32,7 @@ export function LineGroup({ strokes }: { strokes: readonly Stroke[] }) {
       <Segmented<How>
         label="Strokes of the group are timed"
         value={group.line?.how ?? 'apart'}
-        choices={[
-          { id: 'apart', name: 'apart' },
-          { id: 'together', name: 'together' },
-          { id: 'after', name: 'end to end' },
-        ]}
+        choices={{ apart: 'apart', together: 'together', after: 'end to end' }}
         onChange={(how) => edit((p) => setLine(p, group.id, how === 'apart' ? null : how))}
       />
       {group.line && (

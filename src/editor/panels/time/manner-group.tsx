@@ -17,7 +17,7 @@ import {
   type Piece,
   type Stroke,
 } from '@/core/document';
-import { Button, IconButton, Select, Buttons, Group, Hint } from '@/ui';
+import { Button, IconButton, Select, Buttons, Group, Hint, Grow } from '@/ui';
 import { keepOnShelf, takeOffShelf, useShelfItems } from '../../shelf';
 import { changeable, edit, useCalm } from '../../state';
 import { type TimeOfManner, MannerParts } from './manner-parts';
@@ -100,7 +100,7 @@ export function MannerGroup({ strokes }: { strokes: readonly Stroke[] }) {
   return (
     <Group title="Manner">
       <div style={{ display: 'flex', gap: 4, marginBottom: 6 }}>
-        <div style={{ flex: 1, minWidth: 0 }}>
+        <Grow>
           <Select
             label="Stored manner"
             // What is shown as chosen is what the strokes bear: until then, choosing any of them gives it.
@@ -115,7 +115,7 @@ export function MannerGroup({ strokes }: { strokes: readonly Stroke[] }) {
               if (one) give(one);
             }}
           />
-        </div>
+        </Grow>
         <IconButton
           plain
           label={
@@ -148,7 +148,7 @@ export function MannerGroup({ strokes }: { strokes: readonly Stroke[] }) {
               {bearers.length > 1 ? `In ${byHand} of them keys` : 'Keys'} were set by hand; changes here leave
               those alone.
             </Hint>
-            <Buttons style={{ gridTemplateColumns: '1fr' }}>
+            <Buttons $one>
               <Button
                 onPress={() => {
                   const ids = bearing();
@@ -161,11 +161,7 @@ export function MannerGroup({ strokes }: { strokes: readonly Stroke[] }) {
           </>
         )
       ) : (
-        <Button
-          style={{ width: '100%', marginTop: 6 }}
-          isDisabled={strokes.length === 0}
-          onPress={() => give(shown)}
-        >
+        <Button $wide isDisabled={strokes.length === 0} onPress={() => give(shown)}>
           {strokes.length > 1 ? `Apply to ${strokes.length} strokes` : 'Apply'}
         </Button>
       )}

@@ -1,9 +1,9 @@
 'use client';
-import type { Manner } from '@/core/document';
+import { mannerSchema, type Manner } from '@/core/document';
 import { landingEasing, type Easing } from '@/core/timing';
-import { Check, NumberField, percent, pixels, Segmented, Select, Row, Labelled } from '@/ui';
+import { Check, NumberField, percent, Segmented, Select } from '@/ui';
+import { ValueField } from '../../properties';
 import { EASING_KINDS, easingKindOf, easingName, landingOf } from './easing';
-import { useFrames } from './frames-field';
 
 const FROM: Record<Manner['from'], string> = {
   start: 'the start',
@@ -12,6 +12,11 @@ const FROM: Record<Manner['from'], string> = {
   ends: 'both ends',
   point: 'a point',
 };
+/** Where a window that passes may come from. */
+const FROM_A_SIDE = { start: FROM.start, end: FROM.end } as typeof FROM;
+
+/** How long a window is at first, by its unit. */
+const FIRST_LENGTH = { share: 0.35, px: 240, frames: 10 } as const;
 
 /** The lengths of time in a manner. */
 export type TimeOfManner = 'onFrames' | 'offFrames' | 'hold';
@@ -29,23 +34,19 @@ function MannerEasing({
   const landing = landingOf(easing);
   return (
     <>
-      <Row>
-        <span>{label}</span>
-        <div style={{ width: 150 }}>
-          <Select
-            label={label}
-            value={easingKindOf(easing)}
-            choices={[
-              ...EASING_KINDS.map(({ id, name }) => ({ id, name })),
-              ...(easingKindOf(easing) === 'own' ? [{ id: 'own', name: easingName(easing) }] : []),
-            ]}
-            onChange={(id) => {
-              const kind = EASING_KINDS.find((one) => one.id === id);
-              if (kind) onChange(kind.easing);
-            }}
-          />
-        </div>
-      </Row>
+      <Select
+        before={label}
+        label={label}
+        value={easingKindOf(easing)}
+        choices={[
+          ...EASING_KINDS,
+          ...(easingKindOf(easing) === 'own' ? [{ id: 'own', name: easingName(easing) }] : []),
+        ]}
+        onChange={(id) => {
+          const kind = EASING_KINDS.find((one) => one.id === id);
+          if (kind) onChange(kind.easing);
+        }}
+      />
       {landing !== null && landing > 0 && (
         <NumberField
           label={label === 'Leaves' ? 'Landing, leaving' : 'Landing'}
@@ -71,131 +72,76 @@ export function MannerParts({
   times: Partial<Record<TimeOfManner, number | null>>;
   put: (part: Partial<Manner>) => void;
 }) {
-  const frames = useFrames();
   const { kind, from, length } = manner;
   const comes = kind !== 'off';
   const goes = kind === 'off' || kind === 'both';
+  const field = (part: 'origin' | TimeOfManner, label?: string) => (
+    <ValueField
+      schema={mannerSchema}
+      value={manner}
+      part={part}
+      {...(label && { label })}
+      {...(part !== 'origin' && { shown: times[part] ?? null })}
+      onChange={(to) => put({ [part]: to })}
+    />
+  );
   return (
     <>
       <Segmented
         label="Writes"
         value={kind}
-        choices={[
-          { id: 'on', name: 'on' },
-          { id: 'off', name: 'off' },
-          { id: 'both', name: 'both' },
-          { id: 'pass', name: 'passes' },
-        ]}
+        choices={{ on: 'on', off: 'off', both: 'both', pass: 'passes' }}
         onChange={(to) =>
           put({ kind: to, ...(to === 'pass' && from !== 'end' && { from: 'start' as const }) })
         }
       />
-      <Labelled name="from">
-        <Select
-          label="Origin"
-          value={from}
-          choices={(kind === 'pass'
-            ? (['start', 'end'] as const)
-            : (Object.keys(FROM) as Manner['from'][])
-          ).map((id) => ({ id, name: FROM[id] }))}
-          onChange={(id) => put({ from: id })}
-        />
-      </Labelled>
-      {from === 'point' && kind !== 'pass' && (
-        <NumberField
-          label="Origin at"
-          value={manner.origin}
-          min={0}
-          max={1}
-          step={0.01}
-          onChange={(origin) => put({ origin })}
-          {...percent}
-        />
-      )}
-      {comes && (
-        <NumberField
-          label={kind === 'pass' ? 'Passes in' : 'Writes on in'}
-          value={times.onFrames ?? null}
-          min={1}
-          max={9999}
-          onChange={(value) => put({ onFrames: Math.round(value) })}
-          {...frames}
-        />
-      )}
+      <Select
+        before="from"
+        label="Origin"
+        value={from}
+        choices={kind === 'pass' ? FROM_A_SIDE : FROM}
+        onChange={(id) => put({ from: id })}
+      />
+      {from === 'point' && kind !== 'pass' && field('origin')}
+      {comes && field('onFrames', kind === 'pass' ? 'Passes in' : undefined)}
       {kind === 'pass' && (
         <>
-          <Labelled name="Window in">
-            <Segmented
-              label="Unit of the window"
-              value={length.unit}
-              choices={[
-                { id: 'share', name: '%' },
-                { id: 'px', name: 'px' },
-                { id: 'frames', name: 'frames' },
-              ]}
-              onChange={(unit) =>
-                put({ length: { unit, value: unit === 'share' ? 0.35 : unit === 'px' ? 240 : 10 } })
-              }
-            />
-          </Labelled>
-          <NumberField
-            label="Window length"
-            value={length.value}
-            min={0}
-            max={length.unit === 'share' ? 1 : 100000}
-            step={length.unit === 'share' ? 0.01 : 1}
+          <Segmented
+            before="Window in"
+            label="Unit of the window"
+            value={length.unit}
+            choices={{ share: '%', px: 'px', frames: 'frames' }}
+            onChange={(unit) => put({ length: { unit, value: FIRST_LENGTH[unit] } })}
+          />
+          <ValueField
+            schema={mannerSchema}
+            value={manner}
+            part="length.value"
             onChange={(value) => put({ length: { ...length, value } })}
-            {...(length.unit === 'share' ? percent : length.unit === 'frames' ? frames : pixels)}
           />
         </>
       )}
       {comes && (
         <MannerEasing label="Arrives" easing={manner.easing} onChange={(easing) => put({ easing })} />
       )}
+      {goes && (from === 'start' || from === 'end') && (
+        <Segmented
+          before="then"
+          label="How it leaves"
+          value={manner.leaves}
+          choices={['onward', 'back']}
+          onChange={(leaves) => put({ leaves })}
+        />
+      )}
+      {kind === 'both' && (
+        <Check isSelected={manner.hold === null} onChange={(on) => put({ hold: on ? null : 25 })}>
+          Leaves with the end of the piece
+        </Check>
+      )}
+      {kind === 'both' && manner.hold !== null && field('hold')}
+      {goes && field('offFrames')}
       {goes && (
-        <>
-          {(from === 'start' || from === 'end') && (
-            <Labelled name="then">
-              <Segmented
-                label="How it leaves"
-                value={manner.leaves}
-                choices={[
-                  { id: 'onward', name: 'onward' },
-                  { id: 'back', name: 'back' },
-                ]}
-                onChange={(leaves) => put({ leaves })}
-              />
-            </Labelled>
-          )}
-          {kind === 'both' && (
-            <Check isSelected={manner.hold === null} onChange={(on) => put({ hold: on ? null : 25 })}>
-              Leaves with the end of the piece
-            </Check>
-          )}
-          {kind === 'both' && manner.hold !== null && (
-            <NumberField
-              label="Holds"
-              value={times.hold ?? null}
-              min={0}
-              max={99999}
-              onChange={(hold) => put({ hold: Math.round(hold) })}
-              {...frames}
-            />
-          )}
-          <NumberField
-            label="Writes off in"
-            value={times.offFrames ?? null}
-            min={1}
-            max={9999}
-            onChange={(value) => put({ offFrames: Math.round(value) })}
-            {...frames}
-          />
-          <MannerEasing
-            label="Leaves"
-            easing={manner.offEasing}
-            onChange={(offEasing) => put({ offEasing })}
-          />
-        </>
+        <MannerEasing label="Leaves" easing={manner.offEasing} onChange={(offEasing) => put({ offEasing })} />
       )}
     </>
   );

@@ -1,9 +1,9 @@
 'use client';
 import { onSpan, type Spread, type SpreadOrder, type Stroke } from '@/core/document';
 import { framesPerSecond } from '@/core/timing';
-import { Button, Check, NumberField, percent, Segmented, Select, Group, Labelled } from '@/ui';
+import { Button, Check, NumberField, percent, Segmented, Select, Group } from '@/ui';
 import { changeable, edit, spreadOut, useCalm, useSpread } from '../../state';
-import { useFrames } from './frames-field';
+import { useFrames } from '../../properties';
 
 const ORDERS: readonly SpreadOrder[] = [
   'writing',
@@ -42,17 +42,13 @@ export function SpreadGroup({ strokes }: { strokes: readonly Stroke[] }) {
         }))}
         onChange={(order) => put({ order })}
       />
-      <Labelled name="Each begins">
-        <Segmented
-          label="Each begins by"
-          value={step.by}
-          choices={[
-            { id: 'frames', name: 'later by' },
-            { id: 'overlap', name: 'overlapping' },
-          ]}
-          onChange={(by) => put({ step: by === 'frames' ? { by, frames: 4 } : { by, share: 0.2 } })}
-        />
-      </Labelled>
+      <Segmented
+        before="Each begins"
+        label="Each begins by"
+        value={step.by}
+        choices={{ frames: 'later by', overlap: 'overlapping' }}
+        onChange={(by) => put({ step: by === 'frames' ? { by, frames: 4 } : { by, share: 0.2 } })}
+      />
       {step.by === 'frames' ? (
         <NumberField
           label="Later by"
@@ -73,20 +69,15 @@ export function SpreadGroup({ strokes }: { strokes: readonly Stroke[] }) {
           {...percent}
         />
       )}
-      <Labelled name="Takes">
-        <Segmented
-          label="Each takes"
-          value={each.by}
-          choices={[
-            { id: 'own', name: 'its own' },
-            { id: 'frames', name: 'equal time' },
-            { id: 'speed', name: 'speed' },
-          ]}
-          onChange={(by) =>
-            put({ each: by === 'own' ? { by } : by === 'frames' ? { by, frames: 12 } : { by, speed: 60 } })
-          }
-        />
-      </Labelled>
+      <Segmented
+        before="Takes"
+        label="Each takes"
+        value={each.by}
+        choices={{ own: 'its own', frames: 'equal time', speed: 'speed' }}
+        onChange={(by) =>
+          put({ each: by === 'own' ? { by } : by === 'frames' ? { by, frames: 12 } : { by, speed: 60 } })
+        }
+      />
       {each.by === 'frames' && (
         <NumberField
           label="Each takes"
@@ -133,7 +124,7 @@ export function SpreadGroup({ strokes }: { strokes: readonly Stroke[] }) {
           Another chance
         </Button>
       )}
-      <Button style={{ width: '100%', marginTop: 6 }} onPress={() => put({})}>
+      <Button $wide onPress={() => put({})}>
         Spread {strokes.length} strokes
       </Button>
     </Group>

@@ -12,9 +12,6 @@ import {
   propertyOf,
   removeKeys,
   sameKey,
-  setKey,
-  updateKeyed,
-  withPart,
   writeAsWritten,
   writtenWithin,
   type Keyed,
@@ -22,9 +19,10 @@ import {
   type KeyRef,
   type Stroke,
 } from '@/core/document';
-import { keysOf, valueAt, type Animated } from '@/core/timing';
-import { Button, Fold, IconButton, KeyToggle, notify, NumberField, Group, Hint } from '@/ui';
-import { fieldOf, keyState } from '../../properties';
+import type { Property } from '@/core/properties';
+import { keysOf, type Animated } from '@/core/timing';
+import { Button, Fold, IconButton, notify, NumberField, Group, Hint } from '@/ui';
+import { OwnersOf, PartField, useFieldOf, useFrames } from '../../properties';
 import {
   changeable,
   edit,
@@ -38,7 +36,6 @@ import {
 import { SelectionTitle } from '../selection-title';
 import { CueGroup } from './cue-group';
 import { EasingGroup } from './easing';
-import { useFrames } from './frames-field';
 import { LineGroup } from './line-group';
 import { MannerGroup } from './manner-group';
 import { PaceGroup } from './pace-group';
@@ -94,128 +91,76 @@ const KeyRow = styled.div`
   }
 `;
 
+const Colour = styled.span`
+  height: 16px;
+  border-radius: 4px;
+`;
+
 /** The value of one part now, and its keys in a list: all that the lane shows, for keyboard and numbers. */
 function PartGroup({ owner, keyed, part }: { owner: string; keyed: Keyed; part: KeyedPart }) {
-  const frame = useCalm((s) => Math.round(s.frame));
-  const chosen = useCalm((s) => s.selection.keys);
-  const layers = useCalm((s) => s.selection.layers);
-  const frames = useFrames();
-  const value = partOf(keyed, part)!;
   const property = propertyOf(keyed, part)!;
-  const name = property.fullName;
-  if (property.kind === 'colour')
-    return <ColourKeys owner={owner} name={name} part={part} value={value as Animated<string>} />;
   if (property.kind === 'shape') return null;
-  const number = value as Animated;
-  const keys = keysOf(number);
-  const written = fieldOf(property);
-  const refOf = (index: number): KeyRef => ({ stroke: owner, part, index });
-  const setNow = (to: number) => {
-    if (changeable().length === 0) return;
-    // Without keys the value is changed for all time; with keys, at this frame.
-    if (keys.length > 0) edit((p) => setKey(p, owner, part, frame, to), `key ${part}`);
-    else edit((p) => updateKeyed(p, [owner], (one) => withPart(one, part, to)), `value ${part}`);
-  };
+  const keys = keysOf<unknown>(partOf(keyed, part) as Animated<unknown>);
   return (
     <Group>
-      <div style={{ display: 'flex', gap: 4, alignItems: 'center' }}>
-        <div style={{ flex: 1 }}>
-          <NumberField
-            label={name}
-            value={Math.round(valueAt(number, frame) * 10000) / 10000}
-            onChange={setNow}
-            {...written}
-          />
-        </div>
-        <KeyToggle
-          label={name}
-          state={keyState(number, frame)}
-          onPress={() => {
-            if (changeable().length === 0) return;
-            const here = keys.findIndex((key) => key.frame === frame);
-            edit((p) =>
-              here < 0 ? setKey(p, owner, part, frame, valueAt(number, frame)) : removeKeys(p, [refOf(here)]),
-            );
-          }}
-        />
-      </div>
-      {keys.map((key, index) => {
-        const ref = refOf(index);
-        const isChosen = chosen.some((other) => sameKey(other, ref));
-        return (
-          <KeyRow
-            key={index}
-            data-chosen={isChosen}
-            onFocus={() => !isChosen && select({ layers, keys: [ref] })}
-          >
-            <NumberField
-              hideLabel
-              label={`${name} key ${index + 1}: frame`}
-              value={key.frame}
-              onChange={(to) => {
-                edit((p) => moveKeys(p, [ref], to - key.frame), 'key frame');
-                showFrame(to);
-              }}
-              {...frames}
-            />
-            <NumberField
-              hideLabel
-              label={`${name} key ${index + 1}: value`}
-              value={key.value}
-              onChange={(to) => edit((p) => changeKey(p, [ref], { value: to }), 'key value')}
-              {...written}
-            />
-            <IconButton
-              label={`Delete ${name.toLowerCase()} key ${index + 1}`}
-              plain
-              onPress={() => edit((p) => removeKeys(p, [ref]))}
-            >
-              <X />
-            </IconButton>
-          </KeyRow>
-        );
-      })}
+      <OwnersOf ids={[owner]}>
+        <PartField part={part} label={property.fullName} />
+      </OwnersOf>
+      {keys.map((key, index) => (
+        <KeyLine key={index} of={{ stroke: owner, part, index }} property={property} {...key} />
+      ))}
     </Group>
   );
 }
 
-/** Frames at which a colour is keyed; the colours themselves are changed where the ink is. */
-function ColourKeys({
-  owner,
-  name,
-  part,
+/** One key: its frame and its value, and the way to be rid of it. */
+function KeyLine({
+  of,
+  property,
+  frame,
   value,
 }: {
-  owner: string;
-  name: string;
-  part: KeyedPart;
-  value: Animated<string>;
+  of: KeyRef;
+  property: Property;
+  frame: number;
+  value: unknown;
 }) {
+  const chosen = useCalm((s) => s.selection.keys.some((other) => sameKey(other, of)));
+  const layers = useCalm((s) => s.selection.layers);
   const frames = useFrames();
+  const written = useFieldOf(property);
+  const name = `${property.fullName} key ${of.index + 1}`;
   return (
-    <Group title={name}>
-      {keysOf(value).map((key, index) => (
-        <KeyRow key={index}>
-          <NumberField
-            hideLabel
-            label={`${name} key ${index + 1}: frame`}
-            value={key.frame}
-            onChange={(to) =>
-              edit((p) => moveKeys(p, [{ stroke: owner, part, index }], to - key.frame), 'key frame')
-            }
-            {...frames}
-          />
-          <span style={{ height: 16, borderRadius: 4, background: key.value }} title={key.value} />
-          <IconButton
-            label={`Delete ${name.toLowerCase()} key ${index + 1}`}
-            plain
-            onPress={() => edit((p) => removeKeys(p, [{ stroke: owner, part, index }]))}
-          >
-            <X />
-          </IconButton>
-        </KeyRow>
-      ))}
-    </Group>
+    <KeyRow data-chosen={chosen} onFocus={() => !chosen && select({ layers, keys: [of] })}>
+      <NumberField
+        hideLabel
+        label={`${name}: frame`}
+        value={frame}
+        onChange={(to) => {
+          edit((p) => moveKeys(p, [of], to - frame), 'key frame');
+          showFrame(to);
+        }}
+        {...frames}
+      />
+      {typeof value === 'number' ? (
+        <NumberField
+          hideLabel
+          label={`${name}: value`}
+          value={value}
+          onChange={(to) => edit((p) => changeKey(p, [of], { value: to }), 'key value')}
+          {...written}
+        />
+      ) : (
+        <Colour style={{ background: String(value) }} title={String(value)} />
+      )}
+      <IconButton
+        label={`Delete ${property.fullName.toLowerCase()} key ${of.index + 1}`}
+        plain
+        onPress={() => edit((p) => removeKeys(p, [of]))}
+      >
+        <X />
+      </IconButton>
+    </KeyRow>
   );
 }
 

@@ -11,11 +11,7 @@ export function Numbers({ easing, put }: { easing: Easing; put: (easing: Easing)
         <Segmented<Way>
           label="Easing way"
           value={easing.way}
-          choices={[
-            { id: 'in', name: 'slow start' },
-            { id: 'out', name: 'slow end' },
-            { id: 'both', name: 'both' },
-          ]}
+          choices={{ in: 'slow start', out: 'slow end', both: 'both' }}
           onChange={(way) => put({ ...easing, way })}
         />
       )}
