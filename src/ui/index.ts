@@ -11,6 +11,7 @@ export * from './mark';
 export * from './menu';
 export * from './notices';
 export * from './number-field';
+export * from './number-rows';
 export * from './panel';
 export * from './pointer-session';
 export * from './segmented';

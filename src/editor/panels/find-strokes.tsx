@@ -8,6 +8,8 @@ import {
   Fold,
   MainButton,
   NumberField,
+  NumberRows,
+  type NumberRow,
   percent,
   pixels,
   plain,
@@ -38,6 +40,15 @@ const Bar = styled.progress`
   accent-color: var(--head);
 `;
 
+const THRESHOLD: readonly NumberRow<ThresholdOptions>[] = [
+  { part: 'bias', label: 'More or less ink', min: -1, max: 1, step: 0.02, ...percent },
+  { part: 'despeckle', label: 'Dirt up to', min: 0, max: 5000, ...writtenWith('px²', 0) },
+];
+const FOUND: readonly NumberRow<TraceOptions>[] = [
+  { part: 'detail', label: 'Off by at most, of the width', min: 0.005, max: 0.3, step: 0.005, ...percent },
+  { part: 'spurs', label: 'Spurs from, half widths', min: 0.1, max: 6, step: 0.05, ...plain },
+];
+
 const putOptions = (part: Partial<TraceOptions>) =>
   useTracing.setState(({ options }) => ({ options: { ...options, ...part } }));
 
@@ -57,23 +68,7 @@ function Threshold({ source }: { source: Extract<Traceable, { asset: string }> }
         choices={['even light', 'uneven light']}
         onChange={(method) => put({ method })}
       />
-      <NumberField
-        label="More or less ink"
-        value={threshold.bias}
-        min={-1}
-        max={1}
-        step={0.02}
-        onChange={(bias) => put({ bias })}
-        {...percent}
-      />
-      <NumberField
-        label="Dirt up to"
-        value={threshold.despeckle}
-        min={0}
-        max={5000}
-        onChange={(despeckle) => put({ despeckle })}
-        {...writtenWith('px²', 0)}
-      />
+      <NumberRows rows={THRESHOLD} value={threshold} onChange={put} />
       <Check isSelected={threshold.invert} onChange={(invert) => put({ invert })}>
         Light ink on dark paper
       </Check>
@@ -166,24 +161,7 @@ export function FindStrokes({ source }: { source: Traceable }) {
           onChange={(lifts) => change({ lifts })}
         />
         <Gap />
-        <NumberField
-          label="Off by at most, of the width"
-          value={options.detail}
-          min={0.005}
-          max={0.3}
-          step={0.005}
-          onChange={(detail) => change({ detail })}
-          {...percent}
-        />
-        <NumberField
-          label="Spurs from, half widths"
-          value={options.spurs}
-          min={0.1}
-          max={6}
-          step={0.05}
-          onChange={(spurs) => change({ spurs })}
-          {...plain}
-        />
+        <NumberRows rows={FOUND} value={options} onChange={change} />
         <Check isSelected={keepWidths} onChange={(on) => useTracing.setState({ keepWidths: on })}>
           Keep the width along each stroke
         </Check>

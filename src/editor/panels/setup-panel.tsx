@@ -68,10 +68,7 @@ export function SetupPanel() {
         <Select
           label="Size"
           value={known ? sizeId : 'own'}
-          choices={[
-            ...SIZES.map(({ id, name }) => ({ id, name })),
-            ...(known ? [] : [{ id: 'own', name: 'own size' }]),
-          ]}
+          choices={[...SIZES, ...(known ? [] : [{ id: 'own', name: 'own size' }])]}
           onChange={(id) => {
             const preset = SIZES.find((s) => s.id === id);
             if (preset) put({ size: preset.size });

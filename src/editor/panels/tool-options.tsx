@@ -2,7 +2,8 @@
 import {
   Button,
   Check,
-  NumberField,
+  NumberRows,
+  type NumberRow,
   percent,
   pixels,
   Segmented,
@@ -40,7 +41,7 @@ function FreehandOptions() {
         <Segmented
           label="Correction"
           value={correction}
-          choices={(['straightened', 'smoothed', 'as drawn'] as const).map((id) => ({ id, name: id }))}
+          choices={['straightened', 'smoothed', 'as drawn']}
           onChange={(id) => put({ correction: id })}
         />
         <Check isSelected={pressure} onChange={(on) => put({ pressure: on })}>
@@ -70,16 +71,16 @@ function FreehandOptions() {
   );
 }
 
-const SHAPES: readonly { id: ShapeKind; name: string }[] = [
-  { id: 'line', name: 'Line' },
-  { id: 'rectangle', name: 'Rectangle' },
-  { id: 'ellipse', name: 'Ellipse' },
-  { id: 'arc', name: 'Arc' },
-  { id: 'polygon', name: 'Polygon' },
-  { id: 'star', name: 'Star' },
-  { id: 'spiral', name: 'Spiral' },
-  { id: 'loops', name: 'Loop-the-loop line' },
-];
+const SHAPES: Record<ShapeKind, string> = {
+  line: 'Line',
+  rectangle: 'Rectangle',
+  ellipse: 'Ellipse',
+  arc: 'Arc',
+  polygon: 'Polygon',
+  star: 'Star',
+  spiral: 'Spiral',
+  loops: 'Loop-the-loop line',
+};
 
 function Direction() {
   const clockwise = useTools((s) => s.clockwise);
@@ -93,63 +94,37 @@ function Direction() {
   );
 }
 
+const ROUND = { part: 'radius', label: 'Corner radius', min: 0, max: 4000, ...pixels } as const;
+const BEGIN = { part: 'begin', label: 'Begins at', min: -360, max: 360, step: 15, ...wholeDegrees } as const;
+const SIDES = { part: 'sides', label: 'Sides', min: 3, max: 60, isWhole: true, ...whole } as const;
+const DEPTH = { part: 'depth', min: 0.02, max: 3, step: 0.01, ...percent } as const;
+const TURNS = { part: 'turns', label: 'Turns', min: 1, max: 40, isWhole: true, ...whole } as const;
+
+/** The numbers that each shape is drawn by. */
+const NUMBERS: Record<ShapeKind, readonly NumberRow<ToolSettings>[]> = {
+  line: [],
+  rectangle: [ROUND],
+  ellipse: [BEGIN],
+  arc: [{ ...DEPTH, label: 'Rise' }],
+  polygon: [SIDES],
+  star: [
+    { ...SIDES, label: 'Tips' },
+    { ...DEPTH, label: 'Inner corners' },
+  ],
+  spiral: [TURNS],
+  loops: [
+    { ...DEPTH, label: 'Loop size' },
+    { ...TURNS, label: 'Loops' },
+  ],
+};
+
 function ShapeOptions() {
-  const { shape, radius, sides, depth, turns, begin } = useTools();
+  const tools = useTools();
+  const { shape } = tools;
   return (
     <Group title="Lines and shapes">
       <Select label="Shape" value={shape} choices={SHAPES} onChange={(id) => put({ shape: id })} />
-      {shape === 'rectangle' && (
-        <NumberField
-          label="Corner radius"
-          value={radius}
-          min={0}
-          max={4000}
-          onChange={(r) => put({ radius: r })}
-          {...pixels}
-        />
-      )}
-      {shape === 'ellipse' && (
-        <NumberField
-          label="Begins at"
-          value={begin}
-          min={-360}
-          max={360}
-          step={15}
-          onChange={(b) => put({ begin: b })}
-          {...wholeDegrees}
-        />
-      )}
-      {(shape === 'polygon' || shape === 'star') && (
-        <NumberField
-          label={shape === 'star' ? 'Tips' : 'Sides'}
-          value={sides}
-          min={3}
-          max={60}
-          onChange={(n) => put({ sides: Math.round(n) })}
-          {...whole}
-        />
-      )}
-      {(shape === 'star' || shape === 'arc' || shape === 'loops') && (
-        <NumberField
-          label={{ star: 'Inner corners', arc: 'Rise', loops: 'Loop size' }[shape]}
-          value={depth}
-          min={0.02}
-          max={3}
-          step={0.01}
-          onChange={(d) => put({ depth: d })}
-          {...percent}
-        />
-      )}
-      {(shape === 'spiral' || shape === 'loops') && (
-        <NumberField
-          label={shape === 'spiral' ? 'Turns' : 'Loops'}
-          value={turns}
-          min={1}
-          max={40}
-          onChange={(t) => put({ turns: Math.round(t) })}
-          {...whole}
-        />
-      )}
+      <NumberRows rows={NUMBERS[shape]} value={tools} onChange={put} />
       {['rectangle', 'ellipse', 'arc', 'spiral'].includes(shape) && <Direction />}
       <Hint>
         {shape === 'line' || shape === 'arc' || shape === 'loops'

@@ -28,7 +28,7 @@ export function LineControls({ inks }: { inks: readonly Ink[] }) {
         before="Line"
         label="Line"
         value={shared(inks.map((ink) => ink.line?.kind ?? ('single' as const)))}
-        choices={KINDS.map((id) => ({ id, name: id }))}
+        choices={KINDS}
         onChange={(kind) => changeInk((ink) => ({ line: lineOf(kind, ink) }), 'line')}
       />
       {inks.some((ink) => ink.line?.kind === 'double') && <PartField part="ink.line.distance" />}

@@ -137,21 +137,11 @@ export function TieControls({ strokes }: { strokes: readonly Stroke[] }) {
         <>
           <Row>
             <div style={{ width: 92 }}>
-              <Select
-                label="Tie its"
-                value={property}
-                choices={TIED_PROPERTIES.map((id) => ({ id, name: id }))}
-                onChange={setProperty}
-              />
+              <Select label="Tie its" value={property} choices={TIED_PROPERTIES} onChange={setProperty} />
             </div>
             <span>to</span>
             <div style={{ width: 116 }}>
-              <Select
-                label="Stroke to follow"
-                value={chosen}
-                choices={others.map(({ id, name }) => ({ id, name }))}
-                onChange={setTo}
-              />
+              <Select label="Stroke to follow" value={chosen} choices={others} onChange={setTo} />
             </div>
           </Row>
           <Button

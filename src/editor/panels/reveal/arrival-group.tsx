@@ -67,10 +67,7 @@ export function ArrivalGroup() {
               before="Out of"
               label="Out of"
               value={strokesOf(piece).some((s) => s.id === arrival.line) ? arrival.line! : OWN_EDGE}
-              choices={[
-                { id: OWN_EDGE, name: 'its own edge' },
-                ...strokesOf(piece).map(({ id, name }) => ({ id, name })),
-              ]}
+              choices={[{ id: OWN_EDGE, name: 'its own edge' }, ...strokesOf(piece)]}
               onChange={(line) =>
                 edit((p) =>
                   setArrival(p, ids, (now) =>

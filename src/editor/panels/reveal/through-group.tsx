@@ -89,7 +89,7 @@ export function ThroughGroup() {
             <Select
               label="Layer or group to be seen through"
               value={add}
-              choices={others.map(({ id, name }) => ({ id, name }))}
+              choices={others}
               onChange={setNext}
             />
           </Grow>

@@ -67,12 +67,7 @@ export function CueGroup({ strokes }: { strokes: readonly Stroke[] }) {
       )}
       <Row>
         <Grow>
-          <Select
-            label="Stroke to wait for"
-            value={chosen}
-            choices={others.map(({ id, name }) => ({ id, name }))}
-            onChange={setTo}
-          />
+          <Select label="Stroke to wait for" value={chosen} choices={others} onChange={setTo} />
         </Grow>
         <Button
           isDisabled={chosen === null}

@@ -42,10 +42,7 @@ export function EasingGroup({ keys }: { keys: readonly KeyRef[] }) {
       <Select
         label="Easing"
         value={kind}
-        choices={[
-          ...EASING_KINDS.map(({ id, name }) => ({ id, name })),
-          ...(kind === 'own' ? [{ id: 'own', name: 'own curve' }] : []),
-        ]}
+        choices={[...EASING_KINDS, ...(kind === 'own' ? [{ id: 'own', name: 'own curve' }] : [])]}
         onChange={(id) => {
           const chosen = EASING_KINDS.find((k) => k.id === id);
           if (chosen) put(chosen.easing);

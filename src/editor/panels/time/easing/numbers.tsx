@@ -1,7 +1,27 @@
 'use client';
 import type { Easing, Way } from '@/core/timing';
-import { NumberField, percent, plain, Segmented, Row } from '@/ui';
+import { NumberField, NumberRows, percent, plain, Segmented, Row, type NumberRow } from '@/ui';
 import { furthest } from './curve';
+
+type Kind = Easing['type'];
+type Of<K extends Kind> = Extract<Easing, { type: K }>;
+
+/** The numbers that each kind of easing has. */
+const ROWS: { readonly [K in Kind]?: readonly NumberRow<Of<K>>[] } = {
+  steps: [{ part: 'count', label: 'Steps', min: 2, max: 1000, isWhole: true, ...plain }],
+  back: [{ part: 'overshoot', label: 'Overshoot', min: 0, max: 20, step: 0.1, ...plain }],
+  elastic: [
+    { part: 'amplitude', label: 'Amplitude', min: 1, max: 20, step: 0.1, ...plain },
+    { part: 'period', label: 'Period', min: 0.05, max: 2, step: 0.01, ...percent },
+  ],
+  spring: [
+    { part: 'mass', label: 'Mass', min: 0.01, max: 100, step: 0.1, ...plain },
+    { part: 'stiffness', label: 'Stiffness', min: 1, max: 10_000, step: 5, ...plain },
+    { part: 'damping', label: 'Damping', min: 0.1, max: 1000, step: 0.5, ...plain },
+  ],
+};
+
+const SHARE = { min: 0, max: 1, step: 0.01, ...percent };
 
 /** The numbers of a kind of easing. */
 export function Numbers({ easing, put }: { easing: Easing; put: (easing: Easing) => void }) {
@@ -20,102 +40,27 @@ export function Numbers({ easing, put }: { easing: Easing; put: (easing: Easing)
           <NumberField
             label="Leaving influence"
             value={easing.x1}
-            min={0}
-            max={1}
-            step={0.01}
             onChange={(x1) => put({ ...easing, x1 })}
-            {...percent}
+            {...SHARE}
           />
           <NumberField
             label="Arriving influence"
             value={1 - easing.x2}
-            min={0}
-            max={1}
-            step={0.01}
             onChange={(v) => put({ ...easing, x2: Math.round((1 - v) * 1e4) / 1e4 })}
-            {...percent}
+            {...SHARE}
           />
         </>
       )}
-      {easing.type === 'steps' && (
-        <NumberField
-          label="Steps"
-          value={easing.count}
-          min={2}
-          max={1000}
-          onChange={(v) => put({ ...easing, count: Math.round(v) })}
-          {...plain}
-        />
-      )}
+      <NumberRows
+        rows={(ROWS[easing.type] ?? []) as readonly NumberRow<Easing>[]}
+        value={easing}
+        onChange={(part) => put({ ...easing, ...part } as Easing)}
+      />
       {easing.type === 'back' && (
-        <>
-          <NumberField
-            label="Overshoot"
-            value={easing.overshoot}
-            min={0}
-            max={20}
-            step={0.1}
-            onChange={(overshoot) => put({ ...easing, overshoot })}
-            {...plain}
-          />
-          <Row>
-            <span>Goes beyond by</span>
-            <span>{percent.format(furthest(easing) - 1)}</span>
-          </Row>
-        </>
-      )}
-      {easing.type === 'elastic' && (
-        <>
-          <NumberField
-            label="Amplitude"
-            value={easing.amplitude}
-            min={1}
-            max={20}
-            step={0.1}
-            onChange={(amplitude) => put({ ...easing, amplitude })}
-            {...plain}
-          />
-          <NumberField
-            label="Period"
-            value={easing.period}
-            min={0.05}
-            max={2}
-            step={0.01}
-            onChange={(period) => put({ ...easing, period })}
-            {...percent}
-          />
-        </>
-      )}
-      {easing.type === 'spring' && (
-        <>
-          <NumberField
-            label="Mass"
-            value={easing.mass}
-            min={0.01}
-            max={100}
-            step={0.1}
-            onChange={(mass) => put({ ...easing, mass })}
-            {...plain}
-          />
-          <NumberField
-            label="Stiffness"
-            value={easing.stiffness}
-            min={1}
-            max={10000}
-            step={5}
-            onChange={(stiffness) => put({ ...easing, stiffness })}
-            {...plain}
-          />
-          <NumberField
-            label="Damping"
-            value={easing.damping}
-            min={0.1}
-            max={1000}
-            step={0.5}
-            onChange={(damping) => put({ ...easing, damping })}
-            {...plain}
-          />
-        </>
+        <Row>
+          <span>Goes beyond by</span>
+          <span>{percent.format(furthest(easing) - 1)}</span>
+        </Row>
       )}
     </>
   );
