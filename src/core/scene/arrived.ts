@@ -1,5 +1,5 @@
 import type { DrawItem, FillItem } from '../draw';
-import { delaysOf, textParts, type Arrival, type Lettering, type Piece } from '../document';
+import { delaysOf, kindOf, textParts, type Arrival, type Lettering, type Piece } from '../document';
 import {
   commandsBounds,
   compose,
@@ -139,7 +139,8 @@ export function arrivedItems(
   }));
   const outlines = partOutlines(lettering);
   const stroke = layers.find((layer) => layer.id === arrival.line);
-  const along = stroke?.type === 'stroke' ? pathBounds(stroke.path) : null;
+  const path = stroke && kindOf(stroke).path(stroke);
+  const along = path ? pathBounds(path) : null;
   return [...new Set(parts.map((part) => part.line))].flatMap((row): DrawItem[] => {
     const own = parts.filter((part) => part.line === row);
     const glyphs = own.flatMap((part) => part.glyphs);

@@ -7,6 +7,7 @@ import {
   riddenAt,
   windowAt,
   worldOf,
+  type Layer,
   type Part,
   type Piece,
   type Stroke,
@@ -62,26 +63,36 @@ const shared = (a: Spans, b: Spans): number =>
 type Ends = readonly [first: number, after: number];
 
 /** What of one part by itself differs between two frames, groups around it left out. */
-function differsByItself(piece: Piece, part: Part, ends: Ends): Omit<LoopGap, 'part'> | null {
+function differsByItself(piece: Piece, part: Part, ends: Ends): Difference {
   const { masks } = part;
   if (masks && !same(ends, (frame) => maskMarks(masks, frame))) return { differs: 'masks', pixels: 0 };
-  if (!('type' in part) || part.type === 'art') return null;
-  if (part.type === 'lettering')
-    return same(ends, (frame) => letteringAt(part, piece, frame)) ? null : { differs: 'text', pixels: 0 };
-  if (part.type === 'piece') {
-    const inner = ends.map((frame) => innerFrame(part, piece, frame)) as [number | null, number | null];
-    const [a, b] = inner;
-    if (a === null && b === null) return null;
-    const closes = a !== null && b !== null && (a === b || gapsBetween(contentOf(part), [a, b]).length === 0);
-    return closes ? null : { differs: 'piece', pixels: 0 };
-  }
-  const [first, after] = [spansAt(part, ends[0]), spansAt(part, ends[1])];
-  const pixels = lengthOf(first) + lengthOf(after) - 2 * shared(first, after);
-  if (pixels > SEEN) return { differs: 'ink', pixels };
-  if (lengthOf(first) <= SEEN) return null;
-  const looks = ends.map((frame) => lookAt(part, momentOf(piece, frame)));
-  return looks[0]!.every((mark, i) => alike(mark, looks[1]![i]!)) ? null : { differs: 'look', pixels: 0 };
+  return 'type' in part ? (DIFFERS[part.type] as Differs)(piece, part, ends) : null;
 }
+
+type Difference = Omit<LoopGap, 'part'> | null;
+type Differs<L extends Layer = Layer> = (piece: Piece, layer: L, ends: Ends) => Difference;
+
+/** What of each kind of layer differs between two frames. */
+const DIFFERS: { readonly [K in Layer['type']]: Differs<Extract<Layer, { type: K }>> } = {
+  art: () => null,
+  lettering: (piece, text, ends) =>
+    same(ends, (frame) => letteringAt(text, piece, frame)) ? null : { differs: 'text', pixels: 0 },
+  piece(piece, nested, ends) {
+    const [a, b] = ends.map((frame) => innerFrame(nested, piece, frame)) as [number | null, number | null];
+    if (a === null && b === null) return null;
+    const closes =
+      a !== null && b !== null && (a === b || gapsBetween(contentOf(nested), [a, b]).length === 0);
+    return closes ? null : { differs: 'piece', pixels: 0 };
+  },
+  stroke(piece, stroke, ends) {
+    const [first, after] = [spansAt(stroke, ends[0]), spansAt(stroke, ends[1])];
+    const pixels = lengthOf(first) + lengthOf(after) - 2 * shared(first, after);
+    if (pixels > SEEN) return { differs: 'ink', pixels };
+    if (lengthOf(first) <= SEEN) return null;
+    const looks = ends.map((frame) => lookAt(stroke, momentOf(piece, frame)));
+    return looks[0]!.every((mark, i) => alike(mark, looks[1]![i]!)) ? null : { differs: 'look', pixels: 0 };
+  },
+};
 
 /** How strong a part is at a frame, the groups around it reckoned in. */
 const strengthAt = (piece: Piece, part: Part, frame: number): number =>

@@ -1,6 +1,6 @@
 import { isIdentity, type Bounds, type Point } from '@/core/geometry';
 import { layerBounds } from '@/core/scene';
-import type { Underlay } from '@/core/document';
+import { kindOf, type Underlay } from '@/core/document';
 import { singleLayer, type EditorState } from '../state';
 import { worldNow } from './standing';
 
@@ -19,7 +19,7 @@ export function framed(
   if (underlay) return { id: underlay.id, bounds: underlayBounds(underlay), locked: underlay.locked };
   const layer = singleLayer(state);
   // In the Place step what is chosen has grips of its own; where it stands otherwise than it was made they alone fit.
-  if (!layer || layer.type === 'stroke' || layer.type === 'piece' || state.step === 'place') return null;
+  if (!layer || !kindOf(layer).hasCorners || state.step === 'place') return null;
   if (!isIdentity(worldNow(layer))) return null;
   const bounds = layerBounds(layer);
   return bounds && { id: layer.id, bounds, locked: layer.locked };

@@ -44,13 +44,6 @@ export function layerOwner(layer: Layer, led: boolean): LaneOwner {
 /** Colour of what has none of its own. */
 const PLAIN = '#a79f8e';
 
-/** The part that tells most of how lettering comes and goes. */
-function leadOf(layer: Layer): KeyedPart | null {
-  if (layer.type !== 'lettering') return null;
-  if (layer.arrival && typeof layer.arrival.shown === 'object') return 'arrival.shown';
-  return layer.count && typeof layer.count.value === 'object' ? 'count.value' : null;
-}
-
 /** The owner of the lanes of what is neither layer nor group. */
 export const otherOwner = (id: string, name: string, keyed: Keyed): LaneOwner => ({
   id,
@@ -75,7 +68,7 @@ const ownerOfLayer = (layer: Layer, led: boolean): LaneOwner => ({
   layers: [layer.id],
   led,
   window: layer.type === 'stroke' ? (frame) => windowAt(layer, frame) : null,
-  lead: leadOf(layer),
+  lead: kindOf(layer).lead(layer),
 });
 
 /** The owner of a group's lanes; its window is its line's, where its strokes are timed as one. */

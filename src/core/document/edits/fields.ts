@@ -55,19 +55,13 @@ export function offeredFields(piece: Piece, ids: readonly string[]): Field[] {
   return [...inOrder, ...named, ...ofEffects].slice(0, LIMITS.fields);
 }
 
-/** The greatest number something keyed reaches. */
-const most = (value: Animated): number =>
-  isKeyed(value) ? Math.max(...value.keys.map((key) => key.value)) : value;
-
 /** What a field holds now, as its first layer has it; null where all its layers are gone. */
 export function fieldValue(piece: Piece, field: Field): string | number | null {
   for (const id of field.of) {
     const layer = piece.layers.find((one) => one.id === id);
     if (!layer) continue;
-    if (field.kind === 'text' && layer.type === 'lettering') return layer.setting.text;
-    if (field.kind === 'colour') return colourOf(layer, field);
-    if (field.kind === 'image') return layer.name;
-    if (field.kind === 'number' && layer.type === 'lettering' && layer.count) return most(layer.count.value);
+    const held = field.kind === 'colour' ? colourOf(layer, field) : kindOf(layer).held(layer, field.kind);
+    if (held !== null || field.kind === 'colour') return held;
   }
   return null;
 }
@@ -103,13 +97,7 @@ export function fillNumber(piece: Piece, field: Field, to: number): Piece {
       ? mapValues(value, (v) => (v === before ? to : v))
       : mapValues(value, (v) => (v * to) / before);
   const share = (value: Animated): Animated => mapValues(grown(value), (v) => Math.min(1, Math.max(0, v)));
-  return updateLayers(piece, field.of, (layer): Layer => {
-    if (layer.type === 'lettering' && layer.count)
-      return { ...layer, count: { ...layer.count, value: grown(layer.count.value) } };
-    if (layer.type !== 'stroke') return layer;
-    const { head, tail } = layer.window;
-    return { ...layer, window: { ...layer.window, head: share(head), tail: share(tail) } };
-  });
+  return updateLayers(piece, field.of, (layer) => kindOf(layer).grown(layer, grown, share));
 }
 
 /** Fills a field of an image with the shapes of another, in the box of what was there. */

@@ -18,4 +18,5 @@ export const ART_KIND: LayerKind<Art> = {
   scaled: (art, factor, about) => scaled(layerSchema, art, factor, about),
   colour: colourOfArt,
   fields: () => ['image'],
+  held: ({ name }, kind) => (kind === 'image' ? name : null),
 };

@@ -1,5 +1,6 @@
 import { commandsBounds, type Bounds } from '../../geometry';
 import { scaled } from '../../properties';
+import { isKeyed, type Animated } from '../../timing';
 import { COUNT_SIGN } from '../count-schema';
 import type { Field } from '../field-schema';
 import { letterOutlines } from '../letter-outlines';
@@ -18,6 +19,10 @@ function textBox(lettering: Lettering): Bounds | null {
   return { ...ink, top: Math.min(...baselines) - capitals, bottom: Math.max(...baselines) };
 }
 
+/** The greatest number something keyed reaches. */
+const greatest = (value: Animated): number =>
+  isKeyed(value) ? Math.max(...value.keys.map((key) => key.value)) : value;
+
 /** Text that stays text. */
 export const LETTERING_KIND: LayerKind<Lettering> = {
   ...PLAIN,
@@ -30,5 +35,17 @@ export const LETTERING_KIND: LayerKind<Lettering> = {
   fields({ setting, count }) {
     const kinds: Field['kind'][] = setting.text.includes(COUNT_SIGN) ? [] : ['text'];
     return count ? [...kinds, 'number'] : kinds;
+  },
+  held({ setting, count }, kind) {
+    if (kind === 'text') return setting.text;
+    return kind === 'number' && count ? greatest(count.value) : null;
+  },
+  grown: (lettering, number) =>
+    lettering.count
+      ? { ...lettering, count: { ...lettering.count, value: number(lettering.count.value) } }
+      : lettering,
+  lead({ arrival, count }) {
+    if (arrival && isKeyed(arrival.shown)) return 'arrival.shown';
+    return count && isKeyed(count.value) ? 'count.value' : null;
   },
 };

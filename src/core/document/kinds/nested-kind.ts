@@ -12,6 +12,8 @@ function placeOf(nested: Nested): Placement {
 /** A piece within a piece: it is moved and scaled by its placement, and stays itself. */
 export const NESTED_KIND: LayerKind<Nested> = {
   ...PLAIN,
+  movesByPlacement: true,
+  hasCorners: false,
   box(nested) {
     const { width, height } = contentOf(nested).size;
     return { left: 0, top: 0, right: width, bottom: height };

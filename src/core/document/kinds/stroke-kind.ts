@@ -10,6 +10,12 @@ import { PLAIN, type LayerKind } from './kind';
 export const STROKE_KIND: LayerKind<Stroke> = {
   ...PLAIN,
   box: ({ path }) => pathBounds(path),
+  path: ({ path }) => path,
+  hasCorners: false,
+  grown: (stroke, _number, share) => ({
+    ...stroke,
+    window: { ...stroke.window, head: share(stroke.window.head), tail: share(stroke.window.tail) },
+  }),
   moved: (stroke, by) => ({ ...stroke, path: movePoints(stroke.path, by) }),
   scaled: (stroke, factor, about) => scaled(layerSchema, stroke, factor, about),
   colour: ({ ink }) => markColour(ink),

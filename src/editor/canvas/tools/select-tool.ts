@@ -1,6 +1,7 @@
 // Longer than most files: what a press takes hold of is decided in one order, from the smallest thing under it to the largest,
 // and what is held decides what every later move does.
 import {
+  kindOf,
   moveHandle,
   movePoints,
   moveLayers,
@@ -75,7 +76,8 @@ function sized(piece: Piece, id: string, factor: number, about: Point): Piece {
 
 /** Whether a box takes hold of a layer: of a stroke by one of its points, of art by all of it. */
 function touches(layer: Layer, a: Point, b: Point): boolean {
-  if (layer.type === 'stroke') return layer.path.points.some((p) => inside(p, a, b));
+  const path = kindOf(layer).path(layer);
+  if (path) return path.points.some((p) => inside(p, a, b));
   const bounds = layerBounds(layer);
   return (
     bounds !== null &&
@@ -286,7 +288,7 @@ export function selectTool(): CanvasTool {
         const ids = changeable();
         editFromBase((piece) =>
           // Each by the same way in the picture, however it stands there.
-          moveLayers(piece, ids, (layer) => (layer.type === 'piece' ? by : wayToOwn(layer, by))),
+          moveLayers(piece, ids, (layer) => (kindOf(layer).movesByPlacement ? by : wayToOwn(layer, by))),
         );
       }
       says = { at: input.point, text: `${whole(by.x)}, ${whole(by.y)} px${found ? ` · ${found.says}` : ''}` };
