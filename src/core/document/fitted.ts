@@ -1,3 +1,4 @@
+import { strokesOf } from './schema';
 import { lineShape, rectangleShape, reversePath, type Bounds, type Path } from '../geometry';
 import { boxOf } from './box-of';
 import { sameValue } from './changed';
@@ -69,6 +70,4 @@ function fit(piece: Piece, stroke: Stroke): Stroke {
 
 /** The piece with every fitted stroke keeping to what it is fitted to; the same object where nothing changes. */
 export const settleFits = (piece: Piece): Piece =>
-  piece.layers.some((layer) => layer.type === 'stroke' && layer.fitted)
-    ? settled(piece, (stroke) => fit(piece, stroke))
-    : piece;
+  strokesOf(piece).some((stroke) => stroke.fitted) ? settled(piece, (stroke) => fit(piece, stroke)) : piece;

@@ -290,3 +290,7 @@ export const strokeById = (piece: Pick<Piece, 'layers'>, id: string): Stroke | u
 /** The strokes of a piece, in writing order. */
 export const strokesOf = (piece: Pick<Piece, 'layers'>): Stroke[] =>
   piece.layers.filter((layer) => layer.type === 'stroke');
+
+/** The texts of a piece, in the order in which they lie over one another. */
+export const lettersOf = (piece: Pick<Piece, 'layers'>): Lettering[] =>
+  piece.layers.filter((layer) => layer.type === 'lettering');

@@ -4,7 +4,7 @@ import type { Between } from './between-schema';
 import { changed, sameValue } from './changed';
 import { updateStrokes } from './edits/layers';
 import { ownBox } from './edits/place';
-import { partWithId, type Piece, type Stroke } from './schema';
+import { partWithId, type Piece, type Stroke, strokesOf } from './schema';
 import { worldOf } from './world';
 
 /** Where something stands in the picture at a frame: a pin, or what a layer or group turns about. Null where there is none. */
@@ -75,7 +75,7 @@ export function strokeAt(piece: Piece, stroke: Stroke, frame: number): Stroke {
 
 /** The piece with the path of every stroke between two things as it is at the opening, for what looks at no frame. */
 export function settleBetweens(piece: Piece): Piece {
-  if (!piece.layers.some((layer) => layer.type === 'stroke' && layer.between)) return piece;
+  if (!strokesOf(piece).some((stroke) => stroke.between)) return piece;
   let moved = false;
   const layers = piece.layers.map((layer) => {
     if (layer.type !== 'stroke' || !layer.between) return layer;

@@ -1,3 +1,4 @@
+import { strokesOf } from './schema';
 import type { Path } from '../geometry';
 import type { Layer, Piece, Stroke } from './schema';
 
@@ -28,9 +29,7 @@ export function withOwnStrokes(piece: Piece, ids: readonly string[]): string[] {
   const sources = new Set(
     piece.layers.filter((layer) => layer.reveal && ids.includes(layer.id)).map((layer) => layer.id),
   );
-  const own = piece.layers.filter(
-    (layer) => layer.type === 'stroke' && layer.traced && sources.has(layer.traced.from),
-  );
+  const own = strokesOf(piece).filter(({ traced }) => traced && sources.has(traced.from));
   return [...new Set([...ids, ...own.map((stroke) => stroke.id)])];
 }
 

@@ -9,9 +9,9 @@ import {
   widestOf,
   withLength,
   type Layer,
-  type Lettering,
   type Piece,
   type Stroke,
+  lettersOf,
 } from '../document';
 import { measurePath, widened, type Bounds } from '../geometry';
 import { mendedPattern } from '../ink';
@@ -87,9 +87,8 @@ const WORST = 0.1;
 /** Text that is hard to tell from what it lies over. */
 function contrastFindings(look: Look): Finding[] {
   const { piece, frame, backdrop } = look;
-  return piece.layers.flatMap((layer): Finding[] => {
-    if (layer.type !== 'lettering' || layer.blend || !isSeen(look, layer) || layer.set.glyphs.length === 0)
-      return [];
+  return lettersOf(piece).flatMap((layer): Finding[] => {
+    if (layer.blend || !isSeen(look, layer) || layer.set.glyphs.length === 0) return [];
     const box = boxAt(piece, layer, frame);
     const grounds = box && backdrop(box);
     if (!box || !grounds || grounds.length === 0) return [];
@@ -126,10 +125,7 @@ function contrastFindings(look: Look): Finding[] {
 /** Text that is gone before it is read; several that lie over one another with the same words are read once. */
 function readingFindings({ piece, frame }: Look): Finding[] {
   const told = new Set<string>();
-  const texts = piece.layers.filter(
-    (layer): layer is Lettering =>
-      layer.type === 'lettering' && !layer.hidden && layer.setting.text.trim() !== '',
-  );
+  const texts = lettersOf(piece).filter((text) => !text.hidden && text.setting.text.trim() !== '');
   return texts.flatMap((text): Finding[] => {
     if (told.has(text.setting.text)) return [];
     const needed = secondsToRead(text.setting.text);
@@ -223,8 +219,8 @@ function gapFindings({ piece, frame }: Look): Finding[] {
 
 /** Text that could not be set as it was meant. */
 function textFindings({ piece, frame }: Look): Finding[] {
-  return piece.layers.flatMap((layer): Finding[] => {
-    if (layer.type !== 'lettering' || layer.hidden) return [];
+  return lettersOf(piece).flatMap((layer): Finding[] => {
+    if (layer.hidden) return [];
     const { set, setting, name, id } = layer;
     const make = (key: string, words: string): Finding => ({
       id: `text ${key} ${id}`,

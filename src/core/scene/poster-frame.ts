@@ -1,3 +1,4 @@
+import { lettersOf } from '../document';
 import type { Lettering, Piece } from '../document';
 import { commandsBounds } from '../geometry';
 import { shownParts } from './arrived';
@@ -22,7 +23,7 @@ function textOnScreen(text: Lettering, frame: number): number {
  */
 export function posterFrame(piece: Piece): number {
   if (piece.hold) return Math.min(piece.length - 1, Math.round((piece.hold.from + piece.hold.to) / 2));
-  const texts = piece.layers.filter((layer): layer is Lettering => layer.type === 'lettering');
+  const texts = lettersOf(piece);
   let best = 0;
   let most = -1;
   for (let i = 0; i <= SAMPLES; i++) {

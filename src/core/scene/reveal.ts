@@ -8,6 +8,7 @@ import {
   type Piece,
   type Reveal,
   type Stroke,
+  strokesOf,
 } from '../document';
 import { commandsOf, compose, transformCommands, type PathCommand } from '../geometry';
 import { ownersOf } from './owners';
@@ -94,4 +95,4 @@ export const layersThrough = (piece: Pick<Piece, 'layers' | 'groups'>, reveal: R
 
 /** The strokes among them. */
 export const strokesThrough = (piece: Pick<Piece, 'layers' | 'groups'>, reveal: Reveal): Stroke[] =>
-  layersThrough(piece, reveal).filter((layer): layer is Stroke => layer.type === 'stroke');
+  strokesOf({ layers: layersThrough(piece, reveal) });

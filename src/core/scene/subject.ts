@@ -50,8 +50,8 @@ export function subjectOf(piece: Piece, one: Part, frame: number): Omit<Subject,
     matrix,
     pivot: () => pivotOf(piece, one, frame),
     stroke(at, id) {
-      if (id === undefined) return 'type' in one && one.type === 'stroke' ? now(one, matrix(at), at) : null;
-      const stroke = strokeById(piece, id);
+      const stroke = strokeById(piece, id ?? one.id);
+      if (stroke && id === undefined) return now(stroke, matrix(at), at);
       if (!stroke) return null;
       const group = groupOf(piece, one);
       const back = group ? inverse(worldOf(piece, group, at)) : IDENTITY;

@@ -7,6 +7,7 @@ import {
   type Ink,
   type Piece,
   type Stroke,
+  strokesOf,
 } from '../document';
 import { measurePath, pointAtLength, type Path, type Point } from '../geometry';
 import type { TracedStroke } from './centre-lines';
@@ -87,9 +88,7 @@ function inkOf(stroke: TracedStroke, { colour, keepWidths }: RetraceOptions): In
  * strokes stand in the trace's order, where the first of the old ones stood.
  */
 export function retrace(piece: Piece, fresh: readonly TracedStroke[], options: RetraceOptions): Retraced {
-  const old = piece.layers.filter(
-    (layer): layer is Stroke => layer.type === 'stroke' && layer.traced?.from === options.source,
-  );
+  const old = strokesOf(piece).filter((stroke) => stroke.traced?.from === options.source);
   const matched = matchStrokes(fresh, old);
   let corrected = 0;
   const made = fresh.map((stroke, i): Stroke => {

@@ -1,3 +1,4 @@
+import { strokesOf } from '@/core/document';
 import type { DrawItem, Filter } from '@/core/draw';
 import type { Piece } from '@/core/document';
 import { evaluate } from '@/core/scene';
@@ -9,7 +10,7 @@ const NEAREST = 0.42;
 
 /** Frames around one, furthest first, each in the colour of its side: the tail’s for what was, the head’s for what comes. */
 export function onionItems(piece: Piece, frame: number, { before, after, every }: Onion): DrawItem[] {
-  const strokes = { ...piece, layers: piece.layers.filter((layer) => layer.type === 'stroke') };
+  const strokes = { ...piece, layers: strokesOf(piece) };
   const side = (count: number, way: -1 | 1, tint: string): DrawItem[] =>
     Array.from({ length: count }, (_, i) => count - i).flatMap((k): DrawItem[] => {
       const at = frame + way * k * every;

@@ -12,6 +12,7 @@ import {
   type Piece,
   type SetText,
   type TextSetting,
+  lettersOf,
 } from '@/core/document';
 import { LETTERING, type LineFaceId } from '@/contract';
 import { transformPath } from '@/core/geometry';
@@ -21,10 +22,8 @@ import { startJob, type Job } from '../jobs';
 import { call } from '../saving';
 import { edit, newId, select, useEditor } from '../state';
 
-const letteringNow = (id: string): Lettering | null => {
-  const layer = useEditor.getState().piece.layers.find((l) => l.id === id);
-  return layer?.type === 'lettering' ? layer : null;
-};
+const letteringNow = (id: string): Lettering | undefined =>
+  lettersOf(useEditor.getState().piece).find((text) => text.id === id);
 
 /** Settings that were asked for and are not answered yet, by the lettering; an answer to an older one is dropped. */
 const asked = new Map<string, { readonly job: Job<SetText>; readonly setting: TextSetting }>();

@@ -1,5 +1,5 @@
 'use client';
-import { keysAt, type KeyRef, type Layer, type Piece } from '@/core/document';
+import { keysAt, type KeyRef, type Layer, type Piece, strokesOf } from '@/core/document';
 import { LANE, laneY } from './envelope';
 import type { Row } from './rows';
 import { useTimeScale, xOf } from './time-scale';
@@ -40,8 +40,7 @@ export function boundWords(layers: readonly Layer[]): Map<string, string> {
   const names = new Map(layers.map((layer) => [layer.id, layer.name]));
   const words = new Map<string, string>();
   const say = (id: string, text: string) => words.set(id, words.has(id) ? `${words.get(id)}; ${text}` : text);
-  for (const layer of layers) {
-    if (layer.type !== 'stroke') continue;
+  for (const layer of strokesOf({ layers: [...layers] })) {
     for (const { property, to } of layer.ties ?? []) {
       if (!names.has(to)) continue;
       say(layer.id, `${property} follows ${names.get(to)}`);

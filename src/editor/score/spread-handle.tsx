@@ -1,6 +1,6 @@
 'use client';
 import styled from 'styled-components';
-import { inSpreadOrder, onSpan, type Stroke } from '@/core/document';
+import { inSpreadOrder, onSpan, type Stroke, strokesOf } from '@/core/document';
 import { edit, editFromBase, spreadOut, useEditor, useSpread } from '../state';
 import { follow, useDragShow } from './drag';
 import { LANE } from './envelope';
@@ -63,9 +63,7 @@ export function SpreadHandle({
   };
   const ids = () => ordered.filter((stroke) => !stroke.locked).map((stroke) => stroke.id);
   const say = (frames: number) => {
-    const now = useEditor
-      .getState()
-      .piece.layers.filter((l): l is Stroke => l.type === 'stroke' && ordered.some((s) => s.id === l.id));
+    const now = strokesOf(useEditor.getState().piece).filter((l) => ordered.some((s) => s.id === l.id));
     const spans = now.flatMap((stroke) => onSpan(stroke) ?? []);
     const whole = Math.max(...spans.map((s) => s.to)) - Math.min(...spans.map((s) => s.from));
     const words = `each ${Math.round(frames * 10) / 10} fr later · all in ${Math.round(whole)} fr`;

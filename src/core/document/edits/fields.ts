@@ -1,3 +1,4 @@
+import { lettersOf } from '../schema';
 import { isKeyed, mapValues, type Animated } from '../../timing';
 import type { Matrix } from '../../geometry';
 import type { ArtGroup, ArtShape } from '../art-schema';
@@ -114,6 +115,4 @@ export function fillImage(
 
 /** The text layers that a field of text fills. */
 export const textsOf = (piece: Piece, field: Field): Lettering[] =>
-  piece.layers.filter(
-    (layer): layer is Lettering => layer.type === 'lettering' && field.of.includes(layer.id),
-  );
+  lettersOf(piece).filter((text) => field.of.includes(text.id));

@@ -16,7 +16,7 @@ import type { Mask } from '../mask-schema';
 import type { Pin } from '../pin-schema';
 import { placementAbout, placementMatrix, type Placement, type PlacementPart } from '../placement-schema';
 import type { Rider } from '../rider-schema';
-import { partWithId, type Part, type Piece } from '../schema';
+import { partWithId, type Part, type Piece, strokeById } from '../schema';
 import { carrierAt, worldOf } from '../world';
 import { withValueAt } from './ink';
 
@@ -120,7 +120,7 @@ export function canCarry(piece: Piece, to: string, id: string): boolean {
     if (seen.has(at)) continue;
     seen.add(at);
     const part = partWithId(piece, at);
-    const between = part && 'type' in part && part.type === 'stroke' ? part.between : undefined;
+    const between = strokeById(piece, at)?.between;
     const by = [part?.group, part?.place?.parent?.to, part?.place?.rider?.on, between?.from, between?.to];
     ways.push(...by.filter((one) => one !== undefined));
   }

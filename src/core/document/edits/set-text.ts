@@ -1,6 +1,6 @@
 import { writesItself } from '../behind';
 import { nameOfHand, nameOfText } from '../names';
-import type { Lettering, Piece, SetText, TextSetting } from '../schema';
+import { lettersOf, type Piece, type SetText, type TextSetting } from '../schema';
 import { updateLayers } from './layers';
 
 /**
@@ -8,9 +8,7 @@ import { updateLayers } from './layers';
  * What was called after its text, it and the group of its strokes, is called after the new one.
  */
 export function setText(piece: Piece, id: string, setting: TextSetting, set: SetText): Piece {
-  const before = piece.layers.find(
-    (layer): layer is Lettering => layer.id === id && layer.type === 'lettering',
-  );
+  const before = lettersOf(piece).find((text) => text.id === id);
   if (!before) return piece;
   const named = before.name === nameOfText(before.setting.text);
   const name = named ? nameOfText(setting.text) : before.name;

@@ -1,3 +1,4 @@
+import { strokeById } from '../schema';
 import { cutName } from '../names';
 import {
   pathBounds,
@@ -124,8 +125,8 @@ export function nearEnds(strokes: readonly Stroke[], reach: number): NearEnd[] {
  */
 export function meetEnds(piece: Piece, ends: readonly NearEnd[]): Piece {
   const target = (end: NearEnd, now: Piece): Point => {
-    const other = now.layers.find((layer) => layer.id === end.other);
-    if (end.onPath && other?.type === 'stroke') return nearestPlace(other.path, end.at)?.point ?? end.to;
+    const other = strokeById(now, end.other);
+    if (end.onPath && other) return nearestPlace(other.path, end.at)?.point ?? end.to;
     const mutual = ends.find(
       (o) => o !== end && distance(o.at, end.to) < 1e-6 && distance(o.to, end.at) < 1e-6,
     );
@@ -143,8 +144,8 @@ export function meetEnds(piece: Piece, ends: readonly NearEnd[]): Piece {
 
 /** Joins two open strokes by their nearest ends into the first of them; the second goes. */
 export function joinStrokes(piece: Piece, first: string, second: string): Piece {
-  const [a, b] = [first, second].map((id) => piece.layers.find((layer) => layer.id === id));
-  if (a?.type !== 'stroke' || b?.type !== 'stroke' || a.path.closed || b.path.closed) return piece;
+  const [a, b] = [first, second].map((id) => strokeById(piece, id));
+  if (!a || !b || a.path.closed || b.path.closed) return piece;
   const pairs = (['start', 'end'] as const).flatMap((p) =>
     (['start', 'end'] as const).map((q) => ({
       p,

@@ -1,3 +1,4 @@
+import { strokesOf } from '../schema';
 import { changed, sameValue } from '../changed';
 import type { Ink } from '../ink-schema';
 import type { Piece, Stroke, Style } from '../schema';
@@ -35,7 +36,7 @@ export const removeStyle = (piece: Piece, id: string): Piece => ({
 
 /** The strokes that bear a style. */
 export const bearersOf = (piece: Piece, id: string): Stroke[] =>
-  piece.layers.filter((layer): layer is Stroke => layer.type === 'stroke' && layer.style === id);
+  strokesOf(piece).filter((stroke) => stroke.style === id);
 
 /** Whether an ink has gone its own way from a style. */
 export const differs = (ink: Ink, style: Style): boolean => !sameValue(ink, style.ink);

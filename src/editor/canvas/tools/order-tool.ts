@@ -1,4 +1,4 @@
-import { inSequence, strokesOf } from '@/core/document';
+import { inSequence, strokesOf, strokeById } from '@/core/document';
 import { edit, select, useEditor } from '../../state';
 import { layerAt } from '../hit';
 import { useView } from '../view';
@@ -11,7 +11,7 @@ export function orderTool(): CanvasTool {
   const strokeUnder = (screen: { x: number; y: number }) => {
     const { piece } = useEditor.getState();
     const layer = layerAt({ ...piece, layers: strokesOf(piece) }, screen, useView.getState());
-    return layer?.type === 'stroke' ? layer : null;
+    return layer && strokeById(piece, layer.id);
   };
   return {
     down(input) {

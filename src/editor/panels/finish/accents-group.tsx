@@ -13,6 +13,7 @@ import {
   worldOf,
   type AccentPlace,
   type Piece,
+  strokeById,
 } from '@/core/document';
 import { unite } from '@/core/geometry';
 import { Button, Fold, Hint } from '@/ui';
@@ -54,7 +55,7 @@ function putAccent(accent: Piece, size: number): void {
 function putPen(pen: Piece, size: number): void {
   const { piece, ids } = chosenNow();
   const on = ids.length === 1 ? partWithId(piece, ids[0]!) : undefined;
-  const strokes = on && (!('type' in on) || on.type === 'stroke');
+  const strokes = on && (!('type' in on) || strokeById(piece, on.id));
   const middle = { x: piece.size.width / 2, y: piece.size.height / 2, scale: 1 };
   const put = insertAccent(piece, pen, 0, middle, newId);
   const rider = on && strokes ? { ...newRider(on.id, size), turned: false } : null;

@@ -12,6 +12,7 @@ import {
   withPlacement,
   type Part,
   type Piece,
+  strokeById,
 } from '@/core/document';
 import { Button, Check, Fold, Select, Buttons, Group, Hint, Warning } from '@/ui';
 import { OwnersOf, PartField } from '../../properties';
@@ -77,6 +78,7 @@ export function PlacePanel() {
   const parts = owners.flatMap((id) => partWithId(piece, id) ?? []);
   const [only, ...more] = parts;
   const whole = wholeGroup(piece, chosen);
+  const stroke = only && more.length === 0 ? strokeById(piece, only.id) : undefined;
   return (
     <>
       <SelectionTitle empty="Select what is to be moved, turned, scaled or faded: layers, or a group by its lane." />
@@ -131,9 +133,7 @@ export function PlacePanel() {
         </OwnersOf>
       )}
       {only && <RiderGroup ids={owners} parts={parts} />}
-      {only && more.length === 0 && 'type' in only && only.type === 'stroke' && (
-        <BetweenGroup key={only.id} stroke={only} />
-      )}
+      {stroke && <BetweenGroup key={stroke.id} stroke={stroke} />}
       <PinGroup />
     </>
   );

@@ -7,6 +7,7 @@ import {
   strokesOf,
   type Arrival,
   type ArrivalTimes,
+  lettersOf,
 } from '@/core/document';
 import { keysOf } from '@/core/timing';
 import { Button, Check, Fold, Select, Buttons, Hint } from '@/ui';
@@ -25,7 +26,7 @@ const FROM = [
 export function ArrivalGroup() {
   const piece = useCalm((s) => s.piece);
   const selection = useCalm((s) => s.selection);
-  const texts = selectedLayers({ piece, selection }).filter((layer) => layer.type === 'lettering');
+  const texts = lettersOf({ layers: selectedLayers({ piece, selection }) });
   const [first] = texts;
   if (!first) return null;
   const ids = texts.map((text) => text.id);

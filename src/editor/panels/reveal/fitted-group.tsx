@@ -15,6 +15,7 @@ import {
   type Fitted,
   type Piece,
   type Surround,
+  strokeById,
 } from '@/core/document';
 import { Button, Fold, NumberField, Segmented, Select, whole, Buttons, Hint, Warning, Gap } from '@/ui';
 import { OwnersOf, PartChoice, PartField } from '../../properties';
@@ -86,7 +87,7 @@ export function FittedGroup() {
     );
   }
   const part = id === undefined || more.length > 0 ? undefined : partWithId(piece, id);
-  if (!part || !id || ('type' in part && part.type === 'stroke')) return null;
+  if (!part || !id || strokeById(piece, id)) return null;
   const add = (as: Surround, knocksOut = false) => {
     const frame = Math.round(useEditor.getState().frame);
     const ids = Array.from({ length: as === 'slice' ? slices : 1 }, newId);
