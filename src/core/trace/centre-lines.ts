@@ -1,13 +1,14 @@
-import { distance, fitPath, type Path } from '../geometry';
+import { fitPath, type Path } from '../geometry';
 import { contours, evenRing, ringArea, type Ring } from './contours';
 import { reachEnds, sharpenCorners } from './finish-line';
 import { joinsOf, sharpenAngles } from './joins';
 import { linesOf, type Line } from './lines';
 import { HALF, inkArea, labelPieces, type Mask } from './mask';
 import { pruneSpurs } from './prune';
-import { chainsOf, skeletonOf } from './skeleton';
+import { chainsOf, skeletonOf, type Chain } from './skeleton';
 import type { WidthShare } from '../ink';
 import { widthOf } from './width';
+import { asHandGoes, goesOn, writtenAt, writtenGraph, type Ductus, type Written } from './written-lines';
 
 export interface CentreLineOptions {
   /** Greatest distance of a stroke from the measured middle, as a share of the ink's usual width. */
@@ -34,6 +35,10 @@ export interface TracedStroke {
   /** Whether each end is an end of the ink; else it lies on another stroke. */
   readonly freeStart: boolean;
   readonly freeEnd: boolean;
+  /** When in its letter it is written, where that is known. */
+  readonly written?: Written;
+  /** Which glyph of its text it belongs to, where it was traced letter by letter. */
+  readonly glyph?: number;
 }
 
 /** Ink smaller than this is dirt, px². */
@@ -100,6 +105,7 @@ function partsOf(line: Line): Line[] {
     piece: line.piece,
     freeStart: !closed && k === 0 && line.freeStart,
     freeEnd: !closed && k === ends.length - 2 && line.freeEnd,
+    runs: line.runs,
   }));
 }
 
@@ -126,6 +132,13 @@ function strokesOf(
   });
 }
 
+/** Whether a run is shorter than the ink is wide: the middle of a dot. */
+function isSpot({ x, y, r, from, to, closed }: Chain): boolean {
+  if (closed || from !== null || to !== null) return false;
+  const span = Math.max(...x.map((at, i) => Math.hypot(at - x[0]!, y[i]! - y[0]!)));
+  return span < 0.6 * Math.max(...r);
+}
+
 /** The mask with specks of ink and pinholes gone, so that what is looked up in it agrees with the outlines. */
 function withoutSpecks(mask: Mask, specks: readonly { x: number[]; y: number[] }[]): Mask {
   if (specks.length === 0) return mask;
@@ -150,12 +163,14 @@ export type TraceProgress = (done: number) => boolean;
 /**
  * The strokes a pen would have made to leave this ink: its centre-lines, through crossings, with corners where the
  * ink has them and ends as far as it reaches, each with its width. In no particular order or direction.
+ * @param ductus how a hand writes the letter that the ink is; where it is known, lines go on, turn and begin as it says.
  * @returns null when `progress` stopped it.
  */
 export function centreLines(
   drawn: Mask,
   options: CentreLineOptions = CENTRE_LINE_OPTIONS,
   progress: TraceProgress = () => true,
+  ductus: Ductus | null = null,
 ): TracedStroke[] | null {
   const outlines = contours(drawn);
   const specks = outlines.filter((ring) => Math.abs(ringArea(ring)) <= SPECK);
@@ -184,30 +199,45 @@ export function centreLines(
   sharpenAngles(graph, mask);
   pruneSpurs(graph, options.spurs);
   sharpenAngles(graph, mask);
-  const { joins, inner } = joinsOf(graph, mask, { fewestLifts: options.lifts === 'fewest' });
+  const spots = rings.flatMap((ring) => {
+    const area = ringArea(ring);
+    const piece = area > 0 ? pieceOfRing(ring, pieceAt) : 0;
+    const own = graph.chains.filter((chain) => chain.piece === piece);
+    if (piece === 0 || !own.every(isSpot)) return [];
+    for (const chain of own) graph.chains.splice(graph.chains.indexOf(chain), 1);
+    return [dotOf(ring, area, piece)];
+  });
+  const hand =
+    ductus &&
+    writtenGraph(
+      graph,
+      spots.map((spot) => spot.path.points[0]!),
+      ductus,
+    );
+  const { joins, inner } = joinsOf(graph, mask, {
+    fewestLifts: options.lifts === 'fewest',
+    ...(hand && { goesOn: (arms) => goesOn(hand, arms) }),
+  });
   const chains = graph.chains.filter((chain) => !inner.has(chain));
   if (!progress(0.75)) return null;
   const strokes: TracedStroke[] = [];
-  const found = new Set<number>();
   const tolerance = Math.max(0.12, options.detail * 2 * typical);
   const lines = linesOf(chains, joins);
   lines.forEach((line) => {
-    const first = line.places[0]!;
-    const span = Math.max(...line.places.map((p) => distance(p, first)));
-    const widest = Math.max(...line.places.map((p) => p.r));
-    // A middle shorter than it is wide belongs to a dot.
-    if (!line.closed && line.freeStart && line.freeEnd && span < 0.6 * widest) return;
-    found.add(line.piece);
-    strokes.push(...strokesOf(line, mask, tolerance, options.lifts));
+    if (!hand) {
+      strokes.push(...strokesOf(line, mask, tolerance, options.lifts));
+      return;
+    }
+    const { line: gone, written } = asHandGoes(line, hand);
+    strokes.push(
+      ...strokesOf(gone, mask, tolerance, options.lifts).map((stroke) => ({ ...stroke, written })),
+    );
   });
-  rings.forEach((ring) => {
-    const area = ringArea(ring);
-    if (area <= 0) return;
-    const piece = pieceOfRing(ring, pieceAt);
-    if (piece === 0 || found.has(piece)) return;
-    found.add(piece);
-    strokes.push(dotOf(ring, area, piece));
-  });
+  strokes.push(
+    ...spots.map((spot, i) =>
+      hand ? { ...spot, written: writtenAt(hand.match, hand.placedDots[i]) } : spot,
+    ),
+  );
   return progress(1) ? strokes : null;
 }
 

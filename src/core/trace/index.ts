@@ -14,3 +14,4 @@ export * from './self-writing';
 export * from './stroke-names';
 export * from './threshold';
 export * from './trace-ink';
+export { knowsLetters, traceLetters } from './trace-letters';

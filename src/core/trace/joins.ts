@@ -16,6 +16,8 @@ export interface Join {
 export interface JoinOptions {
   /** Join what is left over at a fork, with a corner, so that the pen is lifted less often. */
   readonly fewestLifts: boolean;
+  /** Says which of the arms at a fork a hand goes on between; where absent the pen turns as little as it can. */
+  readonly goesOn?: (arms: readonly Arm[]) => readonly (readonly [Arm, Arm])[];
 }
 
 /** A pen that turns further than this does not simply go on. */
@@ -228,12 +230,15 @@ export function joinsOf(
       joins.push({ from: a, to: b, between });
       through.push([...stretch(a), ...between, ...stretch(b).reverse()].map((p) => ({ r: 0, ...p })));
     };
-    for (const { a, b, turn } of pairs) {
-      if (!free.has(a) || !free.has(b)) continue;
-      if (turn < GOES_ON || arms.length === 2) join(a, b);
+    if (options.goesOn) for (const [a, b] of options.goesOn(arms)) join(a, b);
+    else {
+      for (const { a, b, turn } of pairs) {
+        if (!free.has(a) || !free.has(b)) continue;
+        if (turn < GOES_ON || arms.length === 2) join(a, b);
+      }
+      // Three lines that meet without any going on: the straightest two do.
+      if (through.length === 0 && pairs.length > 0) join(pairs[0]!.a, pairs[0]!.b);
     }
-    // Three lines that meet without any going on: the straightest two do.
-    if (through.length === 0 && pairs.length > 0) join(pairs[0]!.a, pairs[0]!.b);
     const reach = 6 * Math.max(...knot.forks.map((fork) => fork.r));
     const fork = knot.forks[0]!;
     const endOf = (arm: Arm): Point => {
@@ -243,7 +248,7 @@ export function joinsOf(
         .sort((p, q) => distance(p, arm.exit) - distance(q, arm.exit))[0];
       return met ?? (through[0] ? nearestOn(through[0], fork) : fork);
     };
-    if (options.fewestLifts) {
+    if (options.fewestLifts && !options.goesOn) {
       // What is left over comes in to the line it meets and leaves from the same place.
       for (const { a, b, turn } of pairs) {
         if (!free.has(a) || !free.has(b) || a.chain === b.chain || turn > 2.8) continue;

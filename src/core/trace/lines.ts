@@ -10,6 +10,8 @@ export interface Line {
   /** Whether its ends are ends of ink; the others lie on another stroke. */
   readonly freeStart: boolean;
   readonly freeEnd: boolean;
+  /** The runs it is strung of, each with whether it is gone through from its first place to its last. */
+  readonly runs: readonly { readonly chain: Chain; readonly forward: boolean }[];
 }
 
 interface Bounded {
@@ -70,6 +72,7 @@ export function linesOf(chains: readonly Chain[], joins: readonly Join[]): Line[
   const used = new Set<Chain>();
   const follow = (start: Bounded, leaveBy: 'from' | 'to'): Line => {
     const places: Place[] = [];
+    const runs: { chain: Chain; forward: boolean }[] = [];
     const entered = leaveBy === 'to' ? 'from' : 'to';
     const before = onward(start, entered);
     const freeStart = !before;
@@ -79,15 +82,17 @@ export function linesOf(chains: readonly Chain[], joins: readonly Join[]): Line[
     let leave = leaveBy;
     for (;;) {
       used.add(now.chain);
+      runs.push({ chain: now.chain, forward: leave === 'to' });
       const mine = own(now);
       places.push(...(leave === 'to' ? mine : mine.reverse()));
       const way = onward(now, leave);
-      if (!way) return { places, closed: false, piece: now.chain.piece, freeStart, freeEnd: true };
+      if (!way) return { places, closed: false, piece: now.chain.piece, freeStart, freeEnd: true, runs };
       places.push(...way.between);
-      if (!way.next) return { places, closed: false, piece: now.chain.piece, freeStart, freeEnd: false };
+      if (!way.next)
+        return { places, closed: false, piece: now.chain.piece, freeStart, freeEnd: false, runs };
       const following = known.get(way.next.chain)!;
       if (used.has(following.chain)) {
-        return { places, closed: true, piece: now.chain.piece, freeStart: false, freeEnd: false };
+        return { places, closed: true, piece: now.chain.piece, freeStart: false, freeEnd: false, runs };
       }
       leave = way.next.end === 'from' ? 'to' : 'from';
       now = following;
@@ -105,7 +110,15 @@ export function linesOf(chains: readonly Chain[], joins: readonly Join[]): Line[
     if (bounded.chain.closed) {
       used.add(bounded.chain);
       const places = body(bounded.chain, 0, 0, Infinity, Infinity).slice(0, -1);
-      lines.push({ places, closed: true, piece: bounded.chain.piece, freeStart: false, freeEnd: false });
+      const runs = [{ chain: bounded.chain, forward: true }];
+      lines.push({
+        places,
+        closed: true,
+        piece: bounded.chain.piece,
+        freeStart: false,
+        freeEnd: false,
+        runs,
+      });
     } else lines.push(follow(bounded, 'to'));
   }
   return lines;

@@ -56,14 +56,14 @@ export function traceScale(source: InkSource): number {
   return Math.min(source.finest, most, LINE / width);
 }
 
-const placed = (stroke: TracedStroke, m: Matrix, scale: number): TracedStroke => ({
-  ...stroke,
-  path: transformPath(stroke.path, m),
-  width: stroke.width * scale,
-});
+/** A stroke found in a mask of a source, where it lies in the piece. */
+export function inPiece(stroke: TracedStroke, { bounds }: InkSource, scale: number): TracedStroke {
+  const toPiece: Matrix = [1 / scale, 0, 0, 1 / scale, bounds.left, bounds.top];
+  return { ...stroke, path: transformPath(stroke.path, toPiece), width: stroke.width / scale };
+}
 
 /** Turns a stroke round where a hand would write it the other way; a ring begins where it would. */
-function asWritten(stroke: TracedStroke, direction: OrderOptions['direction']): TracedStroke {
+export function asWritten(stroke: TracedStroke, direction: OrderOptions['direction']): TracedStroke {
   let { path } = stroke;
   if (path.points.length < 2) return stroke;
   const turned = goesBackward(path, direction);
@@ -103,7 +103,6 @@ export function traceInk(
   if (!progress(0.05)) return null;
   const found = centreLines(source.mask(scale), options, (done) => progress(0.05 + 0.9 * done));
   if (!found) return null;
-  const toPiece: Matrix = [1 / scale, 0, 0, 1 / scale, source.bounds.left, source.bounds.top];
-  const strokes = found.map((stroke) => asWritten(placed(stroke, toPiece, 1 / scale), options.direction));
+  const strokes = found.map((stroke) => asWritten(inPiece(stroke, source, scale), options.direction));
   return writingOrder(strokes satisfies readonly Orderable[], options).map((i) => strokes[i]!);
 }

@@ -1,0 +1,1 @@
+# face:letters pairs

@@ -1,0 +1,3 @@
+export { evenPlaces, readForms, type Form, type Movement } from './form';
+export { formsOf } from './forms-of';
+export * from './match';

@@ -1,0 +1,168 @@
+import type { LetterLine, Match } from '../ductus';
+import type { Point } from '../geometry';
+import { turning, type Arm } from './arms';
+import { cutLoop, leave, mend, splitAtCorners } from './corner-splits';
+import type { Line } from './lines';
+import { endsAt } from './prune';
+import { chainLength, type Chain, type ChainGraph } from './skeleton';
+
+/** When in its letter a line is written. */
+export interface Written {
+  /** Which of the letter's movements it belongs to. */
+  readonly movement: number;
+  /** Where on that movement it begins, a share of its length. */
+  readonly from: number;
+  /** A dot, bar or accent: it may wait until the word is written. */
+  readonly isMark: boolean;
+  /** Whether a hand that joins letters goes on to it without lifting the pen. */
+  readonly runsOn: boolean;
+}
+
+/** Lays the lines of a letter over the forms in which a hand writes it; null where it is like none of them. */
+export type Ductus = (lines: readonly LetterLine[]) => Match | null;
+
+/** A run in its place in a letter, as the hand goes through it. */
+interface Placed {
+  readonly movement: number;
+  readonly from: number;
+  readonly to: number;
+  readonly turned: boolean;
+  readonly start: number;
+}
+
+/** The runs of a letter as a hand goes through them. */
+export interface WrittenGraph {
+  readonly placed: Map<Chain, Placed>;
+  readonly placedDots: readonly Placed[];
+  readonly match: Match;
+}
+
+const linesOfChains = (chains: readonly Chain[]): LetterLine[] =>
+  chains.map(({ x, y, closed, from, to }) => ({
+    closed,
+    isLoop: from !== null && from === to,
+    // The last place of a ring is its first.
+    places: x.map((at, i) => ({ x: at, y: y[i]! })).slice(0, closed ? -1 : undefined),
+  }));
+
+const lineOfDot = ({ x, y }: Point): LetterLine => ({
+  closed: false,
+  isLoop: false,
+  places: [
+    { x, y },
+    { x: x + 0.1, y },
+  ],
+});
+
+/** Stretches that follow one another within this share of a movement belong together. */
+const NEAR = 0.17;
+
+const arrivesAt = ({ turned }: Placed): 'from' | 'to' => (turned ? 'from' : 'to');
+
+/** How far apart on a movement one run ends and another begins; null where the second does not follow the first. */
+function gap(a: Placed, b: Placed): number | null {
+  if (a.movement !== b.movement || b.from + b.to <= a.from + a.to) return null;
+  const off = Math.abs(b.from - a.to);
+  return off <= NEAR ? off : null;
+}
+
+/**
+ * @param dots the middles of pieces of ink that have no run.
+ *
+ * Cuts a letter's runs at their corners, lays them over its forms, and mends the cuts that a hand goes through. The graph is
+ * changed in place; where the letter is like no form it is left as it was.
+ */
+export function writtenGraph(graph: ChainGraph, dots: readonly Point[], ductus: Ductus): WrittenGraph | null {
+  const cuts = splitAtCorners(graph);
+  const match = ductus([...linesOfChains(graph.chains), ...dots.map(lineOfDot)]);
+  if (!match) {
+    for (const cut of cuts) mend(graph, cut);
+    return null;
+  }
+  const chains = [...graph.chains];
+  const placed = new Map<Chain, Placed>(chains.map((chain, i) => [chain, match.laid[i]!]));
+  const placedDots = match.laid.slice(chains.length);
+  for (const [i, chain] of chains.entries()) {
+    const { rest, cutAt } = match.laid[i]!;
+    if (!rest) continue;
+    const { cut, first, second } = cutLoop(graph, chain, cutAt);
+    cuts.push(cut);
+    placed.delete(chain);
+    placed.set(first, match.laid[i]!);
+    placed.set(second, rest);
+  }
+  for (const cut of cuts) {
+    const [a, b] = endsAt(graph, cut.fork);
+    if (!a || !b) continue;
+    const [one, other] = [placed.get(a.chain)!, placed.get(b.chain)!];
+    const arrives = a.end === arrivesAt(one);
+    const leaves = b.end !== arrivesAt(other);
+    const follows = arrives === leaves && (arrives ? gap(one, other) : gap(other, one)) !== null;
+    // A ring cut at one place is one again only where its movement is a ring.
+    if (a.chain === b.chain || !follows) {
+      leave(graph, cut);
+      continue;
+    }
+    const [first, second] = arrives ? [one, other] : [other, one];
+    const made = mend(graph, cut)!;
+    // What is mended goes from the first run into the second.
+    placed.set(made, {
+      movement: first.movement,
+      from: first.from,
+      to: second.to,
+      turned: !arrives,
+      start: 0,
+    });
+  }
+  return { placed, placedDots, match };
+}
+
+/** The arms at a fork between which a hand goes on, as its letter says. */
+export function goesOn({ placed }: WrittenGraph, arms: readonly Arm[]): (readonly [Arm, Arm])[] {
+  const pairs: { a: Arm; b: Arm; worth: number }[] = [];
+  for (const a of arms) {
+    const from = placed.get(a.chain);
+    if (!from || a.end !== arrivesAt(from)) continue;
+    for (const b of arms) {
+      const to = placed.get(b.chain);
+      if (!to || b === a || b.chain === a.chain || b.end === arrivesAt(to)) continue;
+      const apart = gap(from, to);
+      if (apart !== null) pairs.push({ a, b, worth: apart + 0.05 * turning(a, b) });
+    }
+  }
+  const free = new Set(arms);
+  return pairs
+    .sort((p, q) => p.worth - q.worth)
+    .flatMap(({ a, b }): (readonly [Arm, Arm])[] => {
+      if (!free.has(a) || !free.has(b)) return [];
+      free.delete(a);
+      free.delete(b);
+      return [[a, b]];
+    });
+}
+
+/** A line the way a hand goes through it, with when that is; a ring from where the hand begins it. */
+export function asHandGoes(line: Line, { placed, match }: WrittenGraph): { line: Line; written: Written } {
+  const forward = line.runs.reduce((sum, { chain, forward: on }) => {
+    const here = placed.get(chain);
+    return here ? sum + (here.turned === on ? -1 : 1) * chainLength(chain) : sum;
+  }, 0);
+  let { places } = line;
+  const runs = forward < 0 ? [...line.runs].reverse() : line.runs;
+  const first = placed.get(runs[0]!.chain);
+  if (line.closed && first) {
+    const begin = Math.round(first.start * places.length) % places.length;
+    places = [...places.slice(begin), ...places.slice(0, begin)];
+  }
+  if (forward < 0) places = line.closed ? [places[0]!, ...places.slice(1).reverse()] : [...places].reverse();
+  const [freeStart, freeEnd] = forward < 0 ? [line.freeEnd, line.freeStart] : [line.freeStart, line.freeEnd];
+  return { line: { ...line, places, freeStart, freeEnd, runs }, written: writtenAt(match, first) };
+}
+
+/** When something that is so placed is written; what is in no place comes last. */
+export function writtenAt({ form }: Match, place: Placed | undefined): Written {
+  const movement = place?.movement ?? form.movements.length;
+  const { isMark = false, runsOn = false } = form.movements[movement] ?? {};
+  const from = place?.from ?? 0;
+  return { movement, from, isMark, runsOn: runsOn && from < 0.25 };
+}
