@@ -8,6 +8,7 @@ interface TracedWord {
     readonly name: string;
     readonly path: Path;
     readonly mark: string;
+    readonly glyph?: number;
     readonly width: number;
     readonly widths?: NonNullable<Ink['widths']>;
     readonly cap: Ink['cap'];
@@ -22,7 +23,7 @@ export const lettering = (word: string): Lettering => WORDS[word]!.lettering;
 
 /** The strokes of a word, inked in a colour with the widths that were found. */
 export const tracedStrokes = (word: string, colour = WORDS[word]!.lettering.colour): Stroke[] =>
-  WORDS[word]!.strokes.map(({ name, path, mark, width, widths, cap }, i) => ({
+  WORDS[word]!.strokes.map(({ name, path, mark, glyph, width, widths, cap }, i) => ({
     ...newStroke(`${word}-${i + 1}`, name, path, {
       width,
       colour,
@@ -31,5 +32,5 @@ export const tracedStrokes = (word: string, colour = WORDS[word]!.lettering.colo
       join: 'round',
       ...(widths && { widths }),
     }),
-    traced: { from: word, mark },
+    traced: { from: word, mark, ...(glyph !== undefined && { glyph }) },
   }));

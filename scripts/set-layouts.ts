@@ -36,7 +36,7 @@ function handFor(text: Lettering): Pick<Stroke, 'name' | 'path' | 'ink' | 'trace
           widths: ink.widths.map((w) => ({ at: short(w.at, 4), scale: short(w.scale, 3) })),
         }),
       },
-      traced: { from: text.id, mark: markOf(path) },
+      traced: { ...stroke.traced!, mark: markOf(path) },
     };
   });
 }

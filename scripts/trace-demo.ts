@@ -1,13 +1,15 @@
 // Traces the lettering of the sample world with the very code the application runs, and keeps what it finds in
 // demo/traced.json: shaping needs WebAssembly and tracing a canvas, which the sample documents are to do without.
+import { createCanvas } from '@napi-rs/canvas';
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Lettering, TextSetting } from '../src/core/document';
+import type { MakeCanvas } from '../src/core/paint';
 import { pathData, readPathData } from '../src/core/geometry';
-import { letterOutlines, markOf } from '../src/core/document';
-import { namesFor, traceInk } from '../src/core/trace';
+import { markOf } from '../src/core/document';
+import { namesFor, traceArtwork } from '../src/core/trace';
 import { setLettering } from '../src/server/lettering';
-import { inkOf, TRACE_OPTIONS } from '../src/core/testing/judge-ink';
+import { TRACE_OPTIONS } from '../src/core/testing/judge-ink';
 import { short, shortPath } from './lib/short';
 
 interface Word {
@@ -105,7 +107,7 @@ async function main(): Promise<void> {
       setting,
       set: { ...set, outlines },
     };
-    const strokes = traceInk(inkOf(letterOutlines(lettering).flat()), TRACE_OPTIONS)!;
+    const strokes = traceArtwork(lettering, TRACE_OPTIONS, createCanvas as unknown as MakeCanvas)!;
     const name = namesFor(lettering, strokes);
     out[word.id] = {
       lettering,
@@ -115,6 +117,7 @@ async function main(): Promise<void> {
           name: name(i),
           path,
           mark: markOf(path),
+          ...(stroke.glyph !== undefined && { glyph: stroke.glyph }),
           width: short(stroke.width),
           ...(stroke.widths && {
             widths: stroke.widths.map((w) => ({ at: short(w.at, 4), scale: short(w.scale, 3) })),

@@ -124,12 +124,12 @@ export function handwritten(
   { id, colour, on, off }: Wave,
 ): Piece {
   const text = { ...lettering(id, key, x, y, colour), written: settingOf(key) };
-  const strokes = handOf(key).map(({ name, path, ink: look }, i): Stroke => {
+  const strokes = handOf(key).map(({ name, path, ink: look, traced }, i): Stroke => {
     const own = moved(path, x, y);
     return {
       ...newStroke(`${id}-${i + 1}`, name, own, { ...look, colour }),
       pace: { kind: 'hand', strength: 1, soft: 0.4 },
-      traced: { from: id, mark: markOf(own) },
+      traced: { ...traced!, from: id, mark: markOf(own) },
     };
   });
   const ids = strokes.map((stroke) => stroke.id);

@@ -1,9 +1,11 @@
-import type { DrawItem } from '@/core/draw';
+import type { Artwork } from '@/core/document';
+import { artItems, unhidden } from '@/core/scene';
 import { expose } from 'comlink';
 import {
   inkOfPicture,
   inkOfShapes,
   outlineStrokes,
+  traceArtwork,
   traceInk,
   type InkSource,
   type Mask,
@@ -15,9 +17,9 @@ import {
 import { newCanvas } from './new-canvas';
 import type { Path } from '@/core/geometry';
 
-/** What is traced: shapes at any size, or a picture's pixels where they lie in the piece. */
+/** What is traced: art or lettering, or a picture's pixels where they lie in the piece. */
 export type TraceSubject =
-  | { readonly kind: 'shapes'; readonly items: readonly DrawItem[] }
+  | { readonly kind: 'artwork'; readonly layer: Artwork }
   | {
       readonly kind: 'picture';
       readonly pixels: Pixels;
@@ -59,7 +61,7 @@ function inkOfScan(subject: Extract<TraceSubject, { kind: 'picture' }>): InkSour
 }
 
 const sourceOf = (subject: TraceSubject): InkSource | null =>
-  subject.kind === 'shapes' ? inkOfShapes(subject.items, newCanvas) : inkOfScan(subject);
+  subject.kind === 'artwork' ? inkOfShapes(artItems(unhidden(subject.layer)), newCanvas) : inkOfScan(subject);
 
 const worker = {
   /** Centre-lines; `onProgress` hears the share done. To stop it, end the worker. */
@@ -68,14 +70,15 @@ const worker = {
     options: TraceOptions,
     onProgress: (done: number) => void,
   ): TracedStroke[] {
-    const source = sourceOf(subject);
-    if (!source) return [];
-    return (
-      traceInk(source, options, (done) => {
-        onProgress(done);
-        return true;
-      }) ?? []
-    );
+    const heard = (done: number): boolean => {
+      onProgress(done);
+      return true;
+    };
+    const found =
+      subject.kind === 'artwork'
+        ? traceArtwork(subject.layer, options, newCanvas, heard)
+        : traceInk(inkOfScan(subject), options, heard);
+    return found ?? [];
   },
   outlines(subject: TraceSubject, offset: number, tolerance: number): Path[] {
     const source = sourceOf(subject);

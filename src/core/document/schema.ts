@@ -39,6 +39,12 @@ const handSchema = z.strictObject({
     .readonly(),
 });
 
+const glyphIndex = z
+  .number()
+  .int()
+  .min(0)
+  .max(LIMITS.textLength * 4);
+
 const layerParts = {
   id: idSchema,
   name: nameSchema,
@@ -71,8 +77,13 @@ const strokeSchema = z.strictObject({
   fitted: fittedSchema.exactOptional(),
   /** What it runs between. */
   between: betweenSchema.exactOptional().register(FACTS, { kind: 'parts', name: 'Between' }),
-  /** What it was traced from, and a mark of the path as it was traced: another mark now means hand corrections. */
-  traced: z.strictObject({ from: idSchema, mark: z.string().max(40) }).exactOptional(),
+  /**
+   * What it was traced from, and a mark of the path as it was traced: another mark now means hand corrections. `glyph` is the one
+   * of a text that it writes, as the text was set when its strokes were found.
+   */
+  traced: z
+    .strictObject({ from: idSchema, mark: z.string().max(40), glyph: glyphIndex.exactOptional() })
+    .exactOptional(),
 });
 
 /** Finished artwork from a vector file: shapes in their own units, placed by `transform`. */

@@ -53,9 +53,14 @@ function inside(rings: readonly number[][], x: number, y: number): boolean {
 
 /**
  * For each outline the places, in a list of paths, of those that run along it: the strokes it belongs to. An outline along
- * which none runs belongs to the one that comes nearest to doing so.
+ * which none runs belongs to the one that comes nearest to doing so, unless it has others.
+ * @param hasOthers whether an outline belongs to something else already.
  */
-export function ownersOf(outlines: readonly (readonly PathCommand[])[], paths: readonly Path[]): number[][] {
+export function ownersOf(
+  outlines: readonly (readonly PathCommand[])[],
+  paths: readonly Path[],
+  hasOthers: (outline: number) => boolean = () => false,
+): number[][] {
   const places = paths.map((path) => {
     const m = measurePath(path);
     const count = Math.max(1, Math.ceil(m.length / APART));
@@ -64,7 +69,7 @@ export function ownersOf(outlines: readonly (readonly PathCommand[])[], paths: r
       at: Array.from({ length: count + 1 }, (_, i) => pointAtLength(m, (m.length * i) / count)),
     };
   });
-  return outlines.map((outline) => {
+  return outlines.map((outline, index) => {
     const box = commandsBounds(outline);
     if (!box) return [];
     const rings = ringsOf(outline);
@@ -83,7 +88,7 @@ export function ownersOf(outlines: readonly (readonly PathCommand[])[], paths: r
     const owning = within.flatMap(({ share, px }, i) =>
       share >= SHARE_OF_STROKE || px >= SHARE_OF_PART * size ? [i] : [],
     );
-    if (owning.length > 0) return owning;
+    if (owning.length > 0 || paths.length === 0 || hasOthers(index)) return owning;
     const most = within.reduce((best, now, i) => (now.px > within[best]!.px ? i : best), 0);
     return within[most] && within[most].px > 0 ? [most] : paths.map((_, i) => i);
   });

@@ -3,6 +3,7 @@ import {
   letterOutlines,
   membersOf,
   revealersOf,
+  sameValue,
   type Artwork,
   type Layer,
   type Piece,
@@ -75,15 +76,35 @@ const owners = new WeakMap<
   { readonly strokes: readonly Stroke[]; readonly of: readonly (readonly number[])[] }
 >();
 
-/** For each letter or shape, which of some strokes run along it. */
+/** The glyph that a stroke writes of a text, where that is known and still so; null elsewhere. */
+const glyphOf = (layer: Artwork, { traced }: Stroke): number | null =>
+  layer.type === 'lettering' &&
+  traced?.from === layer.id &&
+  traced.glyph !== undefined &&
+  traced.glyph < layer.set.glyphs.length &&
+  sameValue(layer.written ?? layer.setting, layer.setting)
+    ? traced.glyph
+    : null;
+
+/** For each letter or shape, which of some strokes write it: those found for it, and others that run along it. */
 export function ownersIn(layer: Artwork, strokes: readonly Stroke[]): readonly (readonly number[])[] {
   const known = owners.get(layer);
   const same =
-    known?.strokes.length === strokes.length && known.strokes.every((s, i) => s.path === strokes[i]!.path);
+    known?.strokes.length === strokes.length &&
+    known.strokes.every((s, i) => s.path === strokes[i]!.path && s.traced === strokes[i]!.traced);
   if (known && same) return known.of;
-  const of = ownersOf(
+  const glyphs = strokes.map((stroke) => glyphOf(layer, stroke));
+  const found = new Set(glyphs);
+  const others = strokes.flatMap((_, i) => (glyphs[i] === null ? [i] : []));
+  const along = ownersOf(
     partOutlines(layer),
-    strokes.map((stroke) => stroke.path),
+    others.map((i) => strokes[i]!.path),
+    (part) => found.has(part),
+  );
+  const of = along.map((own, part) =>
+    [...glyphs.flatMap((glyph, i) => (glyph === part ? [i] : [])), ...own.map((k) => others[k]!)].sort(
+      (a, b) => a - b,
+    ),
   );
   owners.set(layer, { strokes, of });
   return of;

@@ -11,11 +11,11 @@ import type { Point } from '../geometry';
  * from their usual beginnings.
  */
 const RULES: Record<string, string> = {
-  a: '80,85 8,50 45,5 95,8 | 60,90 5,50 30,5 85,15 | 12,80 88,65 95,8 6,25',
+  a: '80,85 8,50 45,5 97,0! | 60,90 5,50 25,5 95,45 | 60,90 5,50 25,5 60,90 | 12,80 88,65 95,8 6,25',
   b: '10,150 8,20 92,50 | 50,150 12,60 50,5 90,50',
   c: '85,85 6,50 80,10 | 50,85 6,50 50,5',
-  d: '75,85 8,45 40,5 95,20 | 60,65 5,30 30,5 70,140 85,10',
-  e: '30,58 88,65 50,98 30,6 | 15,40 70,75 50,98 40,5 | 10,35 40,70 25,98 25,4',
+  d: '75,85 8,45 40,5 95,150 95,20 | 55,65 5,30 25,5 75,140 70,20',
+  e: '30,58 88,65 50,98 6,50 50,5 | 20,40 60,72 40,98 8,50 40,5',
   f: '85,150 50,60 | 50,150 40,-30',
   g: '80,85 8,50 45,5 85,-40 20,-55 | 60,95 10,70 45,45 80,70 90,-25 10,-40 | 80,85 8,50 60,-50',
   h: '10,150 8,10 60,90 92,10 | 45,150 12,10 60,90 85,10',
@@ -31,7 +31,7 @@ const RULES: Record<string, string> = {
   r: '20,85 20,20 80,88 | 25,90 70,85 75,20',
   s: '85,85 15,75 50,50 85,25 10,12 | 20,95 42,45 60,5 | 50,95 70,40 10,10',
   t: '40,125 40,20',
-  u: '8,90 30,5 95,95 | 8,90 20,5 60,95 85,10',
+  u: '8,90 30,5 95,95 | 8,90 15,5 50,90 80,10',
   v: '6,90 45,8 90,90 | 6,90 30,8 60,95',
   w: '6,90 28,8 72,8 92,90 | 6,90 15,6 50,6 75,95',
   x: '15,85 85,12',
@@ -78,35 +78,31 @@ const RULES: Record<string, string> = {
 /** A letter's strokes in their order, as places on their way, in the measures of the rules. */
 export type WrittenLetter = readonly (readonly Point[])[];
 
-/** A hand is at a place where it is within this of it, in heights of small letters or widths of the letter. */
-const NEAR = 0.34;
+/** A hand is at a place where it is within this of it, in heights of small letters or widths of the letter; `!` asks for less. */
+const NEAR = 0.3;
+const NEARER = 0.2;
 
-/** The first moment at which a hand comes to each place of a rule; Infinity where it never does. */
-function moments(letter: WrittenLetter, rule: string): number[] {
-  const places = rule
+/** Whether a hand comes to the places of a rule one after another. */
+function comesTo(letter: WrittenLetter, rule: string): boolean {
+  const way = letter.flat();
+  let at = -1;
+  return rule
     .trim()
     .split(/\s+/)
-    .map((place) => place.split(',').map((n) => Number(n) / 100) as [number, number]);
-  const way = letter.flat();
-  return places.map(([x, y]) => {
-    // The nearest it comes at first: a hand that passes by on its way there is not there yet.
-    let best = Infinity;
-    let at = Infinity;
-    for (let i = 0; i < way.length; i++) {
-      const off = Math.hypot(way[i]!.x - x, way[i]!.y - y);
-      if (off < NEAR && off < best) [best, at] = [off, i];
-      if (best < NEAR && off > best + 0.2) break;
-    }
-    return at;
-  });
+    .every((place) => {
+      const [x, y] = place
+        .replace('!', '')
+        .split(',')
+        .map((n) => Number(n) / 100) as [number, number];
+      const near = place.endsWith('!') ? NEARER : NEAR;
+      at = way.findIndex((p, i) => i > at && Math.hypot(p.x - x, p.y - y) < near);
+      return at >= 0;
+    });
 }
 
 /** Whether a letter is written as its rule says; null where there is no rule for it. */
 export function keepsRule(letter: string, written: WrittenLetter): boolean | null {
   const rule = RULES[letter];
   if (rule === undefined) return null;
-  return rule.split('|').some((one) => {
-    const at = moments(written, one);
-    return at.every((moment, i) => Number.isFinite(moment) && (i === 0 || moment > at[i - 1]!));
-  });
+  return rule.split('|').some((one) => comesTo(written, one));
 }

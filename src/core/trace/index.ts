@@ -14,4 +14,5 @@ export * from './self-writing';
 export * from './stroke-names';
 export * from './threshold';
 export * from './trace-ink';
+export { traceArtwork } from './trace-artwork';
 export { knowsLetters, traceLetters } from './trace-letters';

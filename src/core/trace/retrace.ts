@@ -93,14 +93,20 @@ export function retrace(piece: Piece, fresh: readonly TracedStroke[], options: R
   let corrected = 0;
   const made = fresh.map((stroke, i): Stroke => {
     const before = matched.get(i);
-    const traced = { from: options.source, mark: markOf(stroke.path) };
+    const { glyph } = stroke;
+    const traced = {
+      from: options.source,
+      mark: markOf(stroke.path),
+      ...(glyph !== undefined && { glyph }),
+    };
     if (!before) {
       const name = cutName(options.name(i, stroke));
       return { ...newStroke(options.newId(), name, stroke.path, inkOf(stroke, options)), traced };
     }
     if (isCorrected(before)) {
       corrected++;
-      return before;
+      // What a hand corrected stays, and is now of the letter that it writes.
+      return { ...before, traced: changed(before.traced!, { glyph }) };
     }
     const ink = inkOf(stroke, options);
     return {

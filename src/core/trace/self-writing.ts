@@ -1,11 +1,11 @@
 import { isArtwork, isBehind, type Artwork, type Lettering, type Piece } from '../document';
 import type { MakeCanvas } from '../paint';
-import { artItems, strokesThrough, unhidden } from '../scene';
+import { strokesThrough } from '../scene';
 import { coveredArt } from './covered-art';
-import { inkOfShapes } from './ink-of-shapes';
 import { untilCovered } from './reveal-lettering';
 import { withHand, withTextFollowed } from './rewrite';
-import { traceInk, type TraceOptions } from './trace-ink';
+import { traceArtwork } from './trace-artwork';
+import type { TraceOptions } from './trace-ink';
 
 /** What it takes to make something write itself. */
 export interface SelfWriting {
@@ -47,13 +47,10 @@ export function withSelfWriting(piece: Piece, id: string, how: SelfWriting): Pie
   const { make, newId, options, before, progress = () => {} } = how;
   const layer = artworkOf(piece, id);
   progress(0, 'Finding the strokes');
-  const ink = inkOfShapes(artItems(unhidden(layer)), make);
-  const found = ink
-    ? traceInk(ink, options, (done) => {
-        progress(done * FINDING, 'Finding the strokes');
-        return true;
-      })
-    : null;
+  const found = traceArtwork(layer, options, make, (done) => {
+    progress(done * FINDING, 'Finding the strokes');
+    return true;
+  });
   if (!found || found.length === 0) throw new Error('There is no ink to follow in it.');
   progress(FINDING, 'Fitting them to the letters');
   const made =

@@ -16,13 +16,19 @@ function letterSpans(
 /** Names for traced strokes: of lettering by the letters they lie on, else by the source's name and a number. */
 export function namesFor(
   source: Art | Lettering | Underlay,
-  strokes: readonly { readonly path: Path }[],
+  strokes: readonly {
+    readonly path: Path;
+    readonly glyph?: number;
+    readonly traced?: { readonly glyph?: number };
+  }[],
 ): (i: number) => string {
   if (!('type' in source) || source.type !== 'lettering') {
     return (i) => (strokes.length > 1 ? `${source.name} ${i + 1}` : source.name);
   }
   const spans = letterSpans(source);
   const named = strokes.map((stroke) => {
+    const glyph = source.set.glyphs[stroke.glyph ?? stroke.traced?.glyph ?? -1];
+    if (glyph) return String.fromCodePoint(source.setting.text.codePointAt(glyph.cluster) ?? 0x20);
     const b = pathBounds(stroke.path)!;
     const on = spans.filter((s) => {
       const shared = Math.min(s.right, b.right) - Math.max(s.left, b.left);

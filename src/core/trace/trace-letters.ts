@@ -25,6 +25,8 @@ const KNOWN = 0.6;
 const JOINED = 0.5;
 /** A pen goes back over ink for so many heights of the text at the most. */
 const BACK = 1.6;
+/** And on its way into a letter, where ink is not yet written, only so far. */
+const IN = 0.16;
 
 /** The letters of a text in the order in which they are read. */
 function lettersIn({ setting: { text }, set }: Lettering): Letter[] {
@@ -167,7 +169,8 @@ export function traceLetters(
     }
     const before = i > 0 && letters[i - 1]!.word === letter.word ? run[i - 1]!.filter(isBody).at(-1) : null;
     const [first, ...rest] = strokes;
-    const way = joined && before && first && isBody(first) ? wayOn(before, first, most) : null;
+    const way =
+      joined && before && first && isBody(first) ? wayOn(before, first, IN * layer.setting.size) : null;
     const all = way ? [ledIn(before!, way, first!), ...rest] : strokes;
     out.push(...all.filter((stroke) => isBody(stroke) || options.marks === 'at once'));
     waiting.push(...all.filter((stroke) => !isBody(stroke) && options.marks === 'after the word'));

@@ -9,7 +9,6 @@ import {
   writeInSequence,
   DEFAULT_INK,
 } from '@/core/document';
-import { artItems } from '@/core/scene';
 import { namesFor, retrace, type Pixels, type TracedStroke } from '@/core/trace';
 import { notify } from '@/ui';
 import type { TraceSubject, TraceWorker } from '@/workers/trace.worker';
@@ -70,7 +69,7 @@ async function subjectOf(source: Traceable): Promise<TraceSubject> {
       threshold: useTracing.getState().threshold,
     };
   }
-  return { kind: 'shapes', items: artItems(source.hidden ? { ...source, hidden: false } : source) };
+  return { kind: 'artwork', layer: source };
 }
 
 /** Traces a source; the strokes wait as a preview until they are taken or left. */
