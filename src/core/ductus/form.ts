@@ -18,7 +18,7 @@ export interface Form {
 }
 
 /** Places in which the way of a movement is told. */
-const PLACES = 48;
+const PLACES = 32;
 /** Straight pieces between two given places of a bend. */
 const PIECES = 8;
 

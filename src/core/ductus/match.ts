@@ -38,9 +38,9 @@ const SLANTS = [0, 0.2, 0.4, 0.6];
 /** Weight of going another way than the form does, against being a whole letter away from it. */
 const WAY = 0.2;
 /** What is told of a line: places for a length of the whole letter, at least and at most so many. */
-const PLACES = 24;
+const PLACES = 18;
 const LEAST = 6;
-const MOST = 28;
+const MOST = 24;
 /** What counts of a form that no line lies on, and of lines that lie on the same stretch. */
 const MISSING = 0.3;
 const DOUBLE = 0.1;
@@ -48,6 +48,8 @@ const DOUBLE = 0.1;
 const LATER = 0.012;
 /** So often a letter is moved and sized to lie better on its form. */
 const REFINED = 2;
+/** Forms and slants that are looked at closely. */
+const LOOKED_AT = 4;
 /** A letter narrower than this share of its height is not stretched to the form's width. */
 const NARROW = 0.2;
 
@@ -106,10 +108,14 @@ function stretchOf(line: Told, way: Told): Stretch {
   const [n, m] = [line.x.length, way.x.length];
   const sum = new Float64Array(n * m);
   const back = new Int8Array(n * m);
+  const { x: wx, y: wy, dx: wdx, dy: wdy } = way;
   for (let i = 0; i < n; i++) {
+    const [x, y, dx, dy] = [line.x[i]!, line.y[i]!, line.dx[i]!, line.dy[i]!];
     for (let j = 0; j < m; j++) {
-      const off = Math.hypot(line.x[i]! - way.x[j]!, line.y[i]! - way.y[j]!);
-      const turn = (1 - line.dx[i]! * way.dx[j]! - line.dy[i]! * way.dy[j]!) / 2;
+      const [ox, oy] = [x - wx[j]!, y - wy[j]!];
+      // Not Math.hypot, which takes ten times as long.
+      const off = Math.sqrt(ox * ox + oy * oy);
+      const turn = (1 - dx * wdx[j]! - dy * wdy[j]!) / 2;
       let before = 0;
       if (i > 0) {
         // The next place lies on the same one, or up to three further on.
@@ -184,7 +190,7 @@ function laidOn(line: Told, closed: boolean, ways: readonly Told[]): LaidLine {
 /** A loop is cut where that makes it more like the form by so much. */
 const CUT = 0.015;
 /** Places at which a loop may be cut. */
-const CUTS = 12;
+const CUTS = 8;
 
 const partOf = ({ x, y, dx, dy }: Told, from: number, to: number): Told => ({
   x: x.slice(from, to),
@@ -246,7 +252,8 @@ function refined(fit: Fit, laid: readonly LaidLine[], ways: readonly Told[]): Fi
   };
 }
 
-function match(form: Form, lines: readonly LetterLine[], slant: number): Match {
+/** @param isFirstLook whether the letter is only laid where it stands, to tell the forms it may be from those that it is not. */
+function match(form: Form, lines: readonly LetterLine[], slant: number, isFirstLook: boolean): Match {
   const upright = lines.map(({ places }) => places.map(({ x, y }) => ({ x: x + slant * y, y })));
   const [own, wanted] = [frameOf(upright.flat()), frameOf(form.movements.flatMap(({ way }) => way))];
   const size = Math.max(own.width, own.height, 1e-6);
@@ -269,7 +276,8 @@ function match(form: Form, lines: readonly LetterLine[], slant: number): Match {
     );
     return { long, count: Math.min(MOST, Math.max(LEAST, Math.round((PLACES * long) / size))) };
   });
-  for (let round = 0; round <= REFINED; round++) {
+  const rounds = isFirstLook ? 0 : REFINED;
+  for (let round = 0; round <= rounds; round++) {
     laid = upright.map((places, i) => {
       const { closed, isLoop } = lines[i]!;
       const way = closed ? [...places, places[0]!] : places;
@@ -277,9 +285,9 @@ function match(form: Form, lines: readonly LetterLine[], slant: number): Match {
         x: x * fit.scaleX + fit.x,
         y: y * fit.scaleY + fit.y,
       }));
-      return isLoop ? laidLoop(told(even), ways) : laidOn(told(even), closed, ways);
+      return isLoop && !isFirstLook ? laidLoop(told(even), ways) : laidOn(told(even), closed, ways);
     });
-    if (round < REFINED) fit = refined(fit, laid, ways);
+    if (round < rounds) fit = refined(fit, laid, ways);
   }
   const whole = counts.reduce((sum, { long }) => sum + long, 0) || 1;
   const off = laid.reduce((sum, { cost }, i) => sum + (cost * counts[i]!.long) / whole, 0);
@@ -316,12 +324,12 @@ function amiss(laid: readonly LaidLine[], ways: readonly Told[]): number {
  */
 export function matchForms(forms: readonly Form[], lines: readonly LetterLine[]): Match | null {
   if (forms.length === 0 || lines.length === 0) return null;
-  let best: Match | null = null;
-  for (const form of forms) {
-    for (const slant of SLANTS) {
-      const found = match(form, lines, slant);
-      if (!best || found.cost < best.cost) best = found;
-    }
-  }
-  return best;
+  const looked = forms.flatMap((form) =>
+    SLANTS.map((slant) => ({ form, slant, cost: match(form, lines, slant, true).cost })),
+  );
+  return looked
+    .sort((a, b) => a.cost - b.cost)
+    .slice(0, LOOKED_AT)
+    .map(({ form, slant }) => match(form, lines, slant, false))
+    .reduce((best, found) => (found.cost < best.cost ? found : best));
 }

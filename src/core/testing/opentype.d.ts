@@ -6,6 +6,7 @@ declare module 'opentype.js' {
     charToGlyph(letter: string): {
       advanceWidth: number;
       getPath(x: number, y: number, size: number): { toPathData(digits: number): string };
+      readonly index: number;
       getBoundingBox(): { x1: number; y1: number; x2: number; y2: number };
     };
   };

@@ -63,8 +63,11 @@ export function judgeWord(
       done,
       strokes.findLastIndex((stroke) => stroke.glyph === g && body(stroke)),
     );
-    const isTall = letter !== letter.toLowerCase() || /\d/.test(letter);
-    const height = setting.size * (isTall ? face.capital : face.small);
+    const isTall = letter !== letter.toLowerCase();
+    // Figures are as high as they are: some stand like small letters.
+    const height = /\d/.test(letter)
+      ? box.bottom - box.top
+      : setting.size * (isTall ? face.capital : face.small);
     const base = layer.y + glyph.y;
     const upright = (p: Point): Point => ({ x: p.x + face.slant * (p.y - base), y: base - p.y });
     const places = own.map((stroke) => placesOf(stroke).map(upright));

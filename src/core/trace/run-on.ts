@@ -19,8 +19,12 @@ interface Stretch {
   readonly widths: readonly WidthShare[] | null;
 }
 
-/** Ends that lie within this share of the line's width of another line touch it. */
-const TOUCHES = 0.8;
+/** Lines whose middles are no further apart than this share of both their widths together touch. */
+const TOUCHES = 0.65;
+
+/** How near the middle of one line is to that of another where they touch, px. */
+export const touching = (a: Pick<Stretch, 'width'>, b: Pick<Stretch, 'width'>): number =>
+  TOUCHES * (a.width + b.width);
 /** How exactly the width of what is put together follows that of its parts, as a share of it. */
 const EXACT = 0.012;
 
@@ -67,7 +71,7 @@ const endOf = ({ path }: Stretch): Point => path.points.at(-1)!;
  * @param most px of the way at the most.
  */
 export function wayOn(a: Stretch, b: Stretch, most: number): readonly Stretch[] | null {
-  const near = TOUCHES * Math.max(a.width, b.width);
+  const near = touching(a, b);
   const [end, start] = [endOf(a), startOf(b)];
   if (a.path.closed || b.path.closed) return null;
   if (distance(end, start) <= near) return [];

@@ -5,7 +5,7 @@ import type { MakeCanvas } from '../paint';
 import { artItems, partItems, unhidden } from '../scene';
 import { centreLines, type TracedStroke, type TraceProgress } from './centre-lines';
 import { inkOfShapes } from './ink-of-shapes';
-import { asOne, wayOn } from './run-on';
+import { asOne, touching, wayOn } from './run-on';
 import { asWritten, inPiece, traceScale, type InkSource, type TraceOptions } from './trace-ink';
 import { writingOrder } from './order';
 
@@ -26,7 +26,7 @@ const JOINED = 0.5;
 /** A pen goes back over ink for so many heights of the text at the most. */
 const BACK = 1.6;
 /** And on its way into a letter, where ink is not yet written, only so far. */
-const IN = 0.16;
+const IN = 0.4;
 
 /** The letters of a text in the order in which they are read. */
 function lettersIn({ setting: { text }, set }: Lettering): Letter[] {
@@ -226,7 +226,7 @@ function areJoined(
 function touchesEnd(a: TracedStroke, b: TracedStroke): boolean {
   const end = a.path.points.at(-1)!;
   const box = pathBounds(b.path)!;
-  const near = 0.8 * Math.max(a.width, b.width);
+  const near = touching(a, b);
   if (
     end.x < box.left - near ||
     end.x > box.right + near ||
