@@ -61,6 +61,8 @@ const REEDS = 5;
 /** Frames in which the word is written, and in which it leaves. */
 const ON = [2, 44] as const;
 const OFF = [78, 94] as const;
+/** Frames between the first and the last stroke of the second line. */
+const SPREAD = 13;
 /** Its wake: frames after it, and frames before it in which each has left; the last to come leaves first. */
 const WAVES = [
   { colour: '#43b3a0', later: 3, earlier: 2 },
@@ -118,7 +120,8 @@ export function openingTitle(): Piece {
   let piece = applyManner(all, ['swash'], both(42, 16, 76, 0.75));
   piece = applyManner(piece, ['reed'], both(53, 8, 78, 0.8));
   almanac.forEach(({ id }, i) => {
-    piece = applyManner(piece, [id], both(50 + i, 9, 74 + i, 0.7));
+    const later = Math.round((SPREAD * i) / almanac.length);
+    piece = applyManner(piece, [id], both(50 + later, 9, 74 + later, 0.7));
   });
   piece = withAccentsCued(piece);
   piece = changeEffects(piece, ['reed'], () => [{ on: true, is: { ...COPIED, arrangement: BESIDE } }]);

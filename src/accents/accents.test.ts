@@ -102,5 +102,6 @@ test.each(['Opening title', 'Lower third', 'Narrator’s signature', 'High water
 
 test('the title is written once: what repeats it is its wake', () => {
   const [title] = SAMPLE_PROJECT.pieces;
-  expect(strokesOf(title!).length).toBeLessThanOrEqual(22);
+  // Sixteen letters of at most four strokes, two on the average, and two flourishes.
+  expect(strokesOf(title!).length).toBeLessThanOrEqual(34);
 });

@@ -5,7 +5,7 @@
  * across the letter from 0 to 100 and up from the line of writing (0) to the height of small letters (100; ascenders go to
  * 170, descenders to -70; capitals and figures stand from 0 to 100). The way bends smoothly through its places; `!` after one
  * is a corner. `+` before a part: a hand goes on to it without lifting the pen where letters are joined. `•` before a part: a
- * dot, bar or accent, which may wait until the word is written.
+ * dot, bar or accent of a small letter, which may wait until the word is written; bars of capitals come with them.
  *
  * Sources: order and direction follow what the print and cursive models taught in schools have in common (ball and stick,
  * continuous print, looped cursive) and the ductus of the humanist minuscule and Roman capitals as handbooks of penmanship
@@ -65,6 +65,7 @@ q  looped forward  bowl 55,88 36,100 10,82 0,50 14,18 36,26 50,56 ; + stem 52,98
 q  joined  bowl 66,85 44,100 12,82 0,45 12,8 36,6 58,38 ; + stem 70,98! 58,-60 ; + exit 60,-60 70,-20 100,30
 r  plain  stem 0,100! 0,0 ; + arm 2,62 40,95 100,96
 r  shouldered  stem 0,30 30,95 38,110! 48,88 78,84 ; + foot 78,84! 68,25 76,0 100,25
+r  looped  stem 0,40 16,76 24,98 8,100 6,84 30,82 50,80 46,20 60,2 100,50
 r  joined, plain  stem 0,40 22,95! 14,0 ; + arm 18,50 50,96 85,98 100,80
 s  plain  way 94,82 55,100 14,88 10,66 50,52 90,36 92,14 50,0 4,16
 s  joined, plain  up 0,20 20,98 ; + belly 20,98! 45,50 40,10 20,0 ; + exit 0,14 30,0 100,55
@@ -90,8 +91,9 @@ y  looped  cup 10,98 0,55 12,24 32,40 48,75 ; + tail 54,98! 50,0 30,-66 6,-68 4,
 y  joined  cup 0,60 16,96! 14,40 28,6 52,35 ; + tail 70,98! 60,0 44,-60 16,-68 10,-45 60,0 100,28
 z  plain  way 0,100 98,100! 0,0! 100,0
 z  tailed  way 0,70 30,98 62,85 50,40 20,4! 55,0 60,-50 30,-70 10,-50 60,0 100,28
-A  plain  left leg 50,100! 0,0 ; right leg 50,100! 100,0 ; • bar 20,35 80,35
-A  round  way 0,0 30,60 60,100! 72,40 80,0 ; • bar 20,40 85,40
+A  plain  left leg 50,100! 0,0 ; right leg 50,100! 100,0 ; bar 20,35 80,35
+A  round  way 0,0 30,60 60,100! 72,40 80,0 ; bar 20,40 85,40
+A  with a curl  way 2,22 0,5 25,4 48,50 66,100! 66,2 ; bar 12,60 14,42 40,36 100,42
 B  plain  stem 0,100! 0,0 ; + bowls 0,100! 60,99 84,76 58,54 4,52! 62,50 100,26 68,1 0,0
 C  plain  bowl 97,82 60,100 20,88 0,50 20,12 60,0 98,18
 D  plain  stem 0,100! 0,0 ; + bowl 0,100! 50,98 92,76 100,50 92,24 50,2 0,0
@@ -100,22 +102,24 @@ E  round  way 92,86 50,100 12,82 40,54! 4,28 30,0 96,14
 F  plain  stem 0,100! 0,0 ; top 0,100! 100,100 ; middle 2,50 85,50
 G  plain  bowl 95,84 58,100 18,86 0,50 18,12 58,0 90,10 ; bar 56,44 98,44! 98,0
 G  spur  bowl 95,84 58,100 18,86 0,50 18,12 58,0 96,18 ; bar 56,44 98,44 ; stem 98,44! 98,0
-H  plain  left stem 0,100! 0,0 ; right stem 100,100! 100,0 ; • bar 2,52 98,52
+H  plain  left stem 0,100! 0,0 ; right stem 100,100! 100,0 ; bar 2,52 98,52
 I  plain  stem 50,100 50,0
 I  with feet  stem 50,100 50,0 ; top 0,100 100,100 ; foot 0,0 100,0
 J  plain  stem 90,100 90,25 60,0 20,2 0,24
-J  with a bar  stem 70,100 70,20 45,0 10,6 0,20 ; • bar 30,100 100,100
+J  with a bar  stem 70,100 70,20 45,0 10,6 0,20 ; bar 30,100 100,100
 K  plain  stem 0,100! 0,0 ; arm 92,100 2,36 ; + leg 36,58 100,0
 L  plain  stem and foot 0,100 0,0! 100,0
 L  looped  way 60,70 85,100 60,90 50,30 20,0 10,10 40,8 100,4
 M  plain  left stem 0,100! 0,0 ; + first slant 0,100! 50,5 ; + second slant 50,5! 100,100 ; + right stem 100,100! 100,0
+M  with a curl  way 30,48 4,46 2,12 24,6 42,60 46,96! 58,4! 84,98! 76,30 100,2
+N  with a curl  way 24,46 2,40 2,10 22,4 40,60 46,98! 66,2! 74,70 100,98
 N  plain  left stem 0,100! 0,0 ; + slant 0,100! 100,0 ; right stem 100,100! 100,0
 O  plain  ring 62,98 40,99 10,80 0,50 10,18 50,0 90,18 100,50 90,80 62,98
 P  plain  stem 0,100! 0,0 ; + bowl 0,100! 60,99 98,74 62,48 2,46
 Q  plain  ring 62,98 40,99 10,80 0,50 10,18 50,0 90,18 100,50 90,80 62,98 ; tail 56,24 100,-8
 R  plain  stem 0,100! 0,0 ; + bowl 0,100! 58,99 92,74 60,50 2,48 ; + leg 48,50 100,0
 S  plain  way 92,84 52,100 12,86 12,64 50,50 92,34 90,12 48,0 3,18
-T  plain  stem 50,100! 50,0 ; • bar 0,100 100,100
+T  plain  stem 50,100! 50,0 ; bar 0,100 100,100
 U  plain  cup 0,100 0,32 20,3 50,0 80,3 100,32 100,100
 V  plain  way 0,100 50,0! 100,100
 W  plain  way 0,100 26,0! 50,95! 74,0! 100,100
@@ -131,7 +135,7 @@ Z  plain  way 0,100 98,100! 0,0! 100,0
 3  flat  way 4,100 92,100! 42,60! 96,30 52,0 0,16
 4  open  slant and bar 64,100 0,28! 100,28 ; stem 74,100! 74,0
 4  closed  slant and bar 74,100! 0,28! 100,28 ; stem 74,100! 74,0
-5  plain  body 14,100! 8,56! 55,64 98,34 55,0 0,12 ; • top 14,100! 92,100
+5  plain  body 14,100! 8,56! 55,64 98,34 55,0 0,12 ; top 14,100! 92,100
 6  plain  way 84,98 30,78 0,34 18,6 55,0 96,30 60,60 8,40
 7  plain  way 0,100 98,100! 28,0
 8  plain  way 86,84 50,100 12,78 45,54 96,24 50,0 4,24 52,54 88,78 86,84
@@ -159,8 +163,8 @@ _  line  bar 0,0 100,0
 æ  plain  first 5,82 30,98 48,80 48,20 ; bowl 47,55 12,45 0,22 20,0 46,25 ; bar and bowl 48,50 97,52! 92,78 70,100 52,70 52,20 75,0 98,18
 œ  plain  ring 40,97 20,96 0,50 20,4 46,25 50,60 40,97 ; bar and bowl 50,50 97,52! 92,78 72,100 54,75 52,25 75,0 98,18
 ß  plain  stem and bowls 0,0 0,120 30,168 66,150 64,110 40,90! 90,70 98,30 70,0 35,8
-ø  plain  ring 68,97 45,100 12,84 0,50 12,15 48,0 86,15 100,50 88,84 68,97 ; • slant 100,110 0,-10
-Ø  plain  ring 62,98 40,99 10,80 0,50 10,18 50,0 90,18 100,50 90,80 62,98 ; • slant 100,108 0,-8
+ø  plain  ring 68,97 45,100 12,84 0,50 12,15 48,0 86,15 100,50 88,84 68,97 ; slant 100,110 0,-10
+Ø  plain  ring 62,98 40,99 10,80 0,50 10,18 50,0 90,18 100,50 90,80 62,98 ; slant 100,108 0,-8
 ı  plain  stem 50,100 50,0
 `;
 

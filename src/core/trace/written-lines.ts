@@ -1,4 +1,4 @@
-import type { LetterLine, Match } from '../ductus';
+import type { Form, Laid, LetterLine, Match } from '../ductus';
 import type { Point } from '../geometry';
 import { turning, type Arm } from './arms';
 import { cutLoop, leave, mend, splitAtCorners } from './corner-splits';
@@ -25,6 +25,8 @@ export type Ductus = (lines: readonly LetterLine[]) => Match | null;
 interface Placed {
   readonly movement: number;
   readonly from: number;
+  /** The movement in which it ends: a later one where the hand turned at a corner and went on. */
+  readonly last: number;
   readonly to: number;
   readonly turned: boolean;
   readonly start: number;
@@ -57,12 +59,26 @@ const lineOfDot = ({ x, y }: Point): LetterLine => ({
 /** Stretches that follow one another within this share of a movement belong together. */
 const NEAR = 0.17;
 
+const placedAs = (laid: Laid): Placed => ({ ...laid, last: laid.movement });
+
 const arrivesAt = ({ turned }: Placed): 'from' | 'to' => (turned ? 'from' : 'to');
 
-/** How far apart on a movement one run ends and another begins; null where the second does not follow the first. */
-function gap(a: Placed, b: Placed): number | null {
-  if (a.movement !== b.movement || b.from + b.to <= a.from + a.to) return null;
-  const off = Math.abs(b.from - a.to);
+/** A movement that ends where the next begins is gone on from, where the hand does not lift the pen. */
+const MEETS = 0.12;
+
+const goesInto = ({ movements }: Form, before: number): boolean => {
+  const [a, b] = [movements[before], movements[before + 1]];
+  if (!a || !b?.runsOn) return false;
+  const [p, q] = [a.way.at(-1)!, b.way[0]!];
+  return Math.hypot(p.x - q.x, p.y - q.y) < MEETS;
+};
+
+/** How far apart in a form one run ends and another begins; null where the second does not follow the first. */
+function gap(form: Form, a: Placed, b: Placed): number | null {
+  const isNext = b.movement === a.last + 1 && goesInto(form, a.last);
+  const off = isNext ? 1 - a.to + b.from : Math.abs(b.from - a.to);
+  if (!isNext && (a.last !== b.movement || b.from + b.to <= a.to + (a.movement === a.last ? a.from : 0)))
+    return null;
   return off <= NEAR ? off : null;
 }
 
@@ -80,16 +96,16 @@ export function writtenGraph(graph: ChainGraph, dots: readonly Point[], ductus: 
     return null;
   }
   const chains = [...graph.chains];
-  const placed = new Map<Chain, Placed>(chains.map((chain, i) => [chain, match.laid[i]!]));
-  const placedDots = match.laid.slice(chains.length);
+  const placed = new Map<Chain, Placed>(chains.map((chain, i) => [chain, placedAs(match.laid[i]!)]));
+  const placedDots = match.laid.slice(chains.length).map(placedAs);
   for (const [i, chain] of chains.entries()) {
     const { rest, cutAt } = match.laid[i]!;
     if (!rest) continue;
     const { cut, first, second } = cutLoop(graph, chain, cutAt);
     cuts.push(cut);
     placed.delete(chain);
-    placed.set(first, match.laid[i]!);
-    placed.set(second, rest);
+    placed.set(first, placedAs(match.laid[i]!));
+    placed.set(second, placedAs(rest));
   }
   for (const cut of cuts) {
     const [a, b] = endsAt(graph, cut.fork);
@@ -97,7 +113,8 @@ export function writtenGraph(graph: ChainGraph, dots: readonly Point[], ductus: 
     const [one, other] = [placed.get(a.chain)!, placed.get(b.chain)!];
     const arrives = a.end === arrivesAt(one);
     const leaves = b.end !== arrivesAt(other);
-    const follows = arrives === leaves && (arrives ? gap(one, other) : gap(other, one)) !== null;
+    const follows =
+      arrives === leaves && (arrives ? gap(match.form, one, other) : gap(match.form, other, one)) !== null;
     // A ring cut at one place is one again only where its movement is a ring.
     if (a.chain === b.chain || !follows) {
       leave(graph, cut);
@@ -109,6 +126,7 @@ export function writtenGraph(graph: ChainGraph, dots: readonly Point[], ductus: 
     placed.set(made, {
       movement: first.movement,
       from: first.from,
+      last: second.last,
       to: second.to,
       turned: !arrives,
       start: 0,
@@ -118,7 +136,7 @@ export function writtenGraph(graph: ChainGraph, dots: readonly Point[], ductus: 
 }
 
 /** The arms at a fork between which a hand goes on, as its letter says. */
-export function goesOn({ placed }: WrittenGraph, arms: readonly Arm[]): (readonly [Arm, Arm])[] {
+export function goesOn({ placed, match }: WrittenGraph, arms: readonly Arm[]): (readonly [Arm, Arm])[] {
   const pairs: { a: Arm; b: Arm; worth: number }[] = [];
   for (const a of arms) {
     const from = placed.get(a.chain);
@@ -126,7 +144,7 @@ export function goesOn({ placed }: WrittenGraph, arms: readonly Arm[]): (readonl
     for (const b of arms) {
       const to = placed.get(b.chain);
       if (!to || b === a || b.chain === a.chain || b.end === arrivesAt(to)) continue;
-      const apart = gap(from, to);
+      const apart = gap(match.form, from, to);
       if (apart !== null) pairs.push({ a, b, worth: apart + 0.05 * turning(a, b) });
     }
   }
