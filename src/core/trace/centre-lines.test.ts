@@ -1,5 +1,5 @@
 import { createCanvas } from '@napi-rs/canvas';
-import { pathBounds } from '../geometry';
+import { measurePath, pathBounds, pointAtLength } from '../geometry';
 import { drawLetter, judge, LETTERS, maskOf, type LetterResult } from '../testing/drawn-letters';
 import { seeded } from '../testing/families';
 import { outlinesByOpentype } from '../testing/font-outlines';
@@ -146,4 +146,26 @@ test('letter parts are traced one by one when asked, and tracing can be stopped'
   expect(centreLines(m, CENTRE_LINE_OPTIONS, (done) => (heard.push(done), done < 0.5))).toBeNull();
   expect(heard.length).toBeGreaterThan(1);
   expect(centreLines({ width: 8, height: 8, data: new Uint8Array(64) })).toEqual([]);
+});
+
+test('ink that touches corner to corner keeps a stroke for each of its parts', () => {
+  for (const size of [24, 40, 70]) {
+    for (const gap of [-0.6, 0, 0.6]) {
+      const canvas = createCanvas(4 * size, 4 * size);
+      const context = canvas.getContext('2d');
+      // Two bars, the right foot of one at the left head of the other.
+      context.fillRect(size, 0.4 * size, 0.4 * size, 1.6 * size);
+      context.fillRect(1.4 * size + gap, 2 * size + gap, 0.4 * size, 1.6 * size);
+      const strokes = centreLines(maskOf(canvas))!;
+      const goesThrough = (x: number, y: number): boolean =>
+        strokes.some(({ path }) => {
+          const m = measurePath(path);
+          return Array.from({ length: 101 }, (_, k) => pointAtLength(m, (m.length * k) / 100)).some(
+            (p) => Math.hypot(p.x - x * size, p.y - y * size) < 0.1 * size,
+          );
+        });
+      const bars = [goesThrough(1.2, 1.2), goesThrough(1.6, 2.8)];
+      expect([size, gap, bars]).toEqual([size, gap, [true, true]]);
+    }
+  }
 });

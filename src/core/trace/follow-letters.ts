@@ -56,7 +56,11 @@ export function withLettersMoved(piece: Piece, before: Lettering, now: Lettering
   return strokes.reduce((result, stroke, i) => {
     const letter = owners.findIndex((of, glyph) => of.includes(i) && to.has(glyph));
     // Corrections of a letter that is gone are corrections of nothing.
-    if (letter < 0) return updateStrokes(result, [stroke.id], uncorrected);
+    if (letter < 0)
+      return updateStrokes(result, [stroke.id], (s) => {
+        const { from, mark } = uncorrected(s).traced!;
+        return { ...s, traced: { from, mark } };
+      });
     const [was, is] = [before.set.glyphs[letter]!, now.set.glyphs[to.get(letter)!]!];
     const move = compose(
       translation(now.x + is.x, now.y + is.y),
@@ -64,7 +68,9 @@ export function withLettersMoved(piece: Piece, before: Lettering, now: Lettering
     );
     return updateStrokes(result, [stroke.id], (s) => {
       const path = transformPath(s.path, move);
-      return { ...s, path, traced: isCorrected(s) ? s.traced! : { from: now.id, mark: markOf(path) } };
+      const known = s.traced!.glyph !== undefined && { glyph: to.get(letter)! };
+      const mark = isCorrected(s) ? s.traced!.mark : markOf(path);
+      return { ...s, path, traced: { from: now.id, mark, ...known } };
     });
   }, piece);
 }

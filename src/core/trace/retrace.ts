@@ -29,12 +29,20 @@ function unlike(a: readonly Point[], b: readonly Point[]): number {
   );
 }
 
-/** Pairs new strokes with old ones of the same source that lie about where they do: the most alike first. */
+/** Whether two strokes may be the same: those of different letters are not. */
+const sameLetter = ({ glyph }: TracedStroke, { traced }: Stroke): boolean =>
+  glyph === undefined || traced?.glyph === undefined || glyph === traced.glyph;
+
+/**
+ * Pairs new strokes with old ones of the same source that lie about where they do, the most alike first; what is left of a letter
+ * that has as many strokes as before is paired in its order, as where another face gives the letter another shape.
+ */
 export function matchStrokes(fresh: readonly TracedStroke[], old: readonly Stroke[]): Map<number, Stroke> {
   const [a, b] = [fresh.map((s) => samplesOf(s.path)), old.map((s) => samplesOf(s.path))];
   const pairs: { i: number; j: number; off: number }[] = [];
   a.forEach((p, i) =>
     b.forEach((q, j) => {
+      if (!sameLetter(fresh[i]!, old[j]!)) return;
       const length = measurePath(fresh[i]!.path).length;
       const off = unlike(p, q);
       if (off < Math.max(1.5 * fresh[i]!.width, 0.15 * length)) pairs.push({ i, j, off });
@@ -46,6 +54,12 @@ export function matchStrokes(fresh: readonly TracedStroke[], old: readonly Strok
     if (found.has(i) || taken.has(j)) continue;
     found.set(i, old[j]!);
     taken.add(j);
+  }
+  for (const glyph of new Set(fresh.map((stroke) => stroke.glyph))) {
+    if (glyph === undefined) continue;
+    const left = fresh.flatMap((stroke, i) => (stroke.glyph === glyph && !found.has(i) ? [i] : []));
+    const waiting = old.filter((stroke, j) => stroke.traced?.glyph === glyph && !taken.has(j));
+    if (left.length === waiting.length) left.forEach((i, k) => found.set(i, waiting[k]!));
   }
   return found;
 }

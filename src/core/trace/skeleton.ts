@@ -130,7 +130,7 @@ export interface ChainGraph {
  */
 export function chainsOf(skeleton: Skeleton, pieceAt: (x: number, y: number) => number): ChainGraph {
   const { x, y, r, links } = skeleton;
-  const kept = largestParts(skeleton, pieceAt);
+  const kept = partsKept(skeleton, pieceAt);
   const chains: Chain[] = [];
   const forks = new Map<number, Fork>();
   const visited = new Uint8Array(x.length);
@@ -175,21 +175,23 @@ export function chainsOf(skeleton: Skeleton, pieceAt: (x: number, y: number) => 
   return { chains, forks };
 }
 
-/** For each node the piece of ink it belongs to, or 0 where it is not in the largest part of that piece's skeleton. */
-function largestParts({ x, y, links }: Skeleton, pieceAt: (x: number, y: number) => number): Int32Array {
+/** For each node the piece of ink it belongs to, or 0 where it is in a speck of that piece's skeleton beside its lines. */
+function partsKept({ x, y, r, links }: Skeleton, pieceAt: (x: number, y: number) => number): Int32Array {
   const n = x.length;
   const part = new Int32Array(n).fill(-1);
   const sizes: number[] = [];
   const pieces: number[] = [];
+  const widest: number[] = [];
   const stack: number[] = [];
   for (let i = 0; i < n; i++) {
     if (part[i] !== -1) continue;
     const index = sizes.length;
-    let size = 0;
+    let [size, wide] = [0, 0];
     stack.push(i);
     part[i] = index;
     while (stack.length > 0) {
       const at = stack.pop()!;
+      wide = Math.max(wide, r[at]!);
       for (const to of links[at]!) {
         size += Math.hypot(x[to]! - x[at]!, y[to]! - y[at]!);
         if (part[to] !== -1) continue;
@@ -198,6 +200,7 @@ function largestParts({ x, y, links }: Skeleton, pieceAt: (x: number, y: number)
       }
     }
     sizes.push(size);
+    widest.push(wide);
     pieces.push(pieceAt(x[i]!, y[i]!));
   }
   const best = new Map<number, number>();
@@ -205,7 +208,9 @@ function largestParts({ x, y, links }: Skeleton, pieceAt: (x: number, y: number)
     const now = best.get(pieces[index]!);
     if (now === undefined || size > sizes[now]!) best.set(pieces[index]!, index);
   });
-  return part.map((index) => (best.get(pieces[index]!) === index ? pieces[index]! : 0));
+  // Each way of a part was gone twice. What is longer than it is wide is a line, wherever it touches another.
+  const isLine = sizes.map((size, index) => size / 2 > 2 * widest[index]!);
+  return part.map((index) => (best.get(pieces[index]!) === index || isLine[index] ? pieces[index]! : 0));
 }
 
 export const chainLength = (chain: { x: readonly number[]; y: readonly number[] }): number => {
