@@ -43,7 +43,8 @@ export function untilCovered(
     found = covered && coverage(covered, strokes, Math.max(now.length, 1));
     const enough = found && (found.share >= ALL || found.bare.length === 0) && round > 0;
     if (!found || enough || round === ROUNDS) break;
-    const far = found.bare.filter((spot) => isFarBeyond(now, spot));
+    // Only what strokes as wide as they must be leave lies beyond their ends.
+    const far = round % 2 === 1 ? found.bare.filter((spot) => isFarBeyond(now, spot)) : [];
     now = far.length > 0 ? lengthenToCover(now, far) : fitToCover(now, found.needs, SPARE + round * MORE);
   }
   return { piece: now, coverage: found };

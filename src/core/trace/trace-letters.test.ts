@@ -1,4 +1,4 @@
-import { addLayers, isCorrected, newPiece, setText, strokesOf, type Lettering } from '../document';
+import { addLayers, isCorrected, newPiece, setInk, setText, strokesOf, type Lettering } from '../document';
 import { measurePath, pointAtLength } from '../geometry';
 import { ownersIn, strokesThrough } from '../scene';
 import { faceWords, makeCanvas, measuresOf } from '../testing/face-words';
@@ -6,7 +6,7 @@ import { TRACE_OPTIONS } from '../testing/judge-ink';
 import { judgeWord } from '../testing/words-written';
 import { coverage } from './coverage';
 import { coveredArt } from './covered-art';
-import { withSelfWriting } from './self-writing';
+import { fittedToReveal, withSelfWriting } from './self-writing';
 import { knowsLetters, traceLetters } from './trace-letters';
 
 const FACES = {
@@ -132,6 +132,22 @@ describe('lettering that writes itself', () => {
       const found = coverage(coveredArt(text, strokes, true, makeCanvas)!, strokes, 100);
       expect(found.share).toBeGreaterThan(0.9995);
       expect(found.overTime.filter(({ early }) => early > 0.002).length).toBeLessThanOrEqual(1);
+    }
+  });
+
+  test('strokes made much too thin are fitted again at once', () => {
+    for (const layer of [word.sacramento('Ebb', 240), word.quicksand('Ebb', 240)]) {
+      const piece = written(layer);
+      const thin = setInk(
+        piece,
+        strokesOf(piece).map((stroke) => stroke.id),
+        { width: 3 },
+      );
+      const fitted = fittedToReveal(thin, layer.id, makeCanvas);
+      const text = textOf(fitted);
+      const strokes = strokesThrough(fitted, text.reveal!);
+      const found = coverage(coveredArt(text, strokes, true, makeCanvas)!, strokes, 100);
+      expect([found.share > 0.9995, found.bare]).toEqual([true, []]);
     }
   });
 
