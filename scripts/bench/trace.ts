@@ -16,6 +16,7 @@ import {
 } from '../../src/core/testing/judge-ink';
 import { traceInk, traceScale } from '../../src/core/trace';
 import { SHIPPED_FACES } from '../../src/server/lettering/shipped-faces';
+import { handTables } from './hand';
 import { outlinesOf } from './trace-faces';
 
 const docs = join(import.meta.dirname, '../../docs');
@@ -141,6 +142,7 @@ async function main(): Promise<void> {
   const traced = lines();
   const covered = await faces();
   const timed = await speed();
+  const { hand, written } = await handTables();
   writeFileSync(join(docs, 'tracing.png'), covered.picture);
   const file = join(docs, 'tracing.md');
   const head = readFileSync(file, 'utf8').split('<!-- figures -->')[0]!;
@@ -149,6 +151,10 @@ async function main(): Promise<void> {
     `Measured ${date}. Distances in widths of the line.`,
     '### Known centre-lines, stroked and traced back',
     traced.join('\n'),
+    '### Forty words in each Latin face, by the rules of a hand',
+    hand.join('\n'),
+    '### Set and made to write themselves by one action',
+    written.join('\n'),
     '### Letters of the shipped faces, painted again with the traced widths',
     covered.rows.join('\n'),
     '![Faces and their traced strokes: covered ink grey, uncovered red](tracing.png)',

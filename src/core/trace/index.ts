@@ -7,6 +7,7 @@ export * from './follow-letters';
 export { inkOfShapes } from './ink-of-shapes';
 export * from './order';
 export * from './outlines';
+export * from './pen-way';
 export * from './retrace';
 export * from './reveal-lettering';
 export * from './rewrite';

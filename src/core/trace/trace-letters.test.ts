@@ -1,7 +1,8 @@
 import { addLayers, isCorrected, newPiece, setInk, setText, strokesOf, type Lettering } from '../document';
 import { measurePath, pointAtLength } from '../geometry';
 import { ownersIn, strokesThrough } from '../scene';
-import { faceWords, makeCanvas, measuresOf } from '../testing/face-words';
+import { makeCanvas, measuresOf } from '../testing/face-measures';
+import { faceWords } from '../testing/face-words';
 import { TRACE_OPTIONS } from '../testing/judge-ink';
 import { judgeWord } from '../testing/words-written';
 import { coverage } from './coverage';

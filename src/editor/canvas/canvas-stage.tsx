@@ -17,6 +17,7 @@ import {
   type PointerInput,
 } from './tools';
 import { onUnderlayLoaded } from '../underlays';
+import { usePenGhost } from './pen-ghost';
 import { picturePainter } from './picture-painter';
 import { fit, panBy, toPiece, useView, zoomBy } from './view';
 
@@ -89,6 +90,8 @@ export function CanvasStage() {
       above.clearRect(0, 0, width, height);
       paintOverlay(above, view, state, tools[state.tool].marks());
       element.dataset.frame = String(state.frame);
+      const { ghost } = usePenGhost.getState();
+      element.dataset.pen = ghost ? String(ghost.way.at(ghost.gone)?.stroke) : '';
       element.style.cursor = useColourPick.getState().take
         ? 'crosshair'
         : (pressed ?? (spaceHeld ? tools.hand : tools[state.tool])).cursor();

@@ -1,4 +1,5 @@
 export * from './canvas-stage';
 export { finishDrawing, removeLastDrawn } from './tools';
 export * from './view';
+export { runGhost, stopGhost, usePenGhost } from './pen-ghost';
 export { ground } from './ground';

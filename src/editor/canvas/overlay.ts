@@ -20,6 +20,7 @@ import {
   looseEnds,
   traceResult,
 } from './overlay-trace';
+import { penGhost, usePenGhost } from './pen-ghost';
 import type { ToolMarks } from './tools/tool-marks';
 import type { View } from './view';
 import type { Context } from './overlay-drawing';
@@ -64,6 +65,7 @@ export const OVERLAYS: readonly Overlay[] = [
       if (box) drawFrame(context, view, box.bounds, !box.locked && state.tool === 'select');
     },
   },
+  { paint: penGhost, hears: [usePenGhost] },
   { paint: hintedPaths },
   { paint: orderNumbers },
   { paint: chosenStrokes },

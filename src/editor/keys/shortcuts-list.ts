@@ -1,4 +1,4 @@
-import { finishDrawing, fit, removeLastDrawn, zoomBy } from '../canvas';
+import { finishDrawing, fit, removeLastDrawn, runGhost, stopGhost, usePenGhost, zoomBy } from '../canvas';
 import {
   takeTool,
   copySelected,
@@ -68,7 +68,8 @@ const arrows = (event: KeyboardEvent): void => {
 
 const escape = (): void => {
   const { drawing, tool: now, selection } = get();
-  if (useTracing.getState().run) leaveTrace();
+  if (usePenGhost.getState().ghost) stopGhost();
+  else if (useTracing.getState().run) leaveTrace();
   else if (drawing) finishDrawing();
   else if (now !== 'select') useEditor.setState({ tool: 'select' });
   else if (selection.keys.length > 0 || selection.points.length > 0) select({ layers: selection.layers });
@@ -115,6 +116,7 @@ export const SHORTCUTS: readonly Shortcut[] = [
   { group: 'Tools', keys: 'F', name: 'Freehand', onCanvas: true, run: tool('freehand') },
   { group: 'Tools', keys: 'U', name: 'Lines and shapes', onCanvas: true, run: tool('shape') },
   { group: 'Tools', keys: 'N', name: 'Tap the writing order', onCanvas: true, run: tool('order') },
+  { group: 'Tools', keys: 'D', name: 'Watch the pen: order, direction and lifts', run: runGhost },
   {
     group: 'Tools',
     keys: 'M',

@@ -21,6 +21,7 @@ import {
   Row,
   Gap,
 } from '@/ui';
+import { runGhost } from '../canvas';
 import { useCalm } from '../state';
 import {
   addOutlines,
@@ -104,6 +105,7 @@ function Waiting() {
       <Buttons>
         <MainButton onPress={takeTrace}>Use them</MainButton>
         <Button onPress={leaveTrace}>Leave it</Button>
+        <Button onPress={runGhost}>Watch the pen</Button>
       </Buttons>
     </div>
   );

@@ -13,6 +13,7 @@ import {
   useEditor,
   takeTool,
 } from '../state';
+import { runGhost } from '../canvas';
 
 /** The chosen strokes, or all of them. */
 const idsNow = (): string[] => {
@@ -87,9 +88,8 @@ export function OrderControls() {
           <Button onPress={() => edit((p) => orderedByHand(p, idsNow(), { direction, marks }, true))}>
             … and turn
           </Button>
-          <Button style={{ gridColumn: '1 / -1' }} onPress={() => takeTool('order')}>
-            Tap the order
-          </Button>
+          <Button onPress={() => takeTool('order')}>Tap the order</Button>
+          <Button onPress={runGhost}>Watch the pen</Button>
         </Buttons>
         <Hint>Starts follow the order; how long each stroke takes stays its own.</Hint>
       </Fold>
