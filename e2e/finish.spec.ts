@@ -116,3 +116,48 @@ test('a stroke rides on another by its pivot; motion blur and held frames are th
   piece = (await desk.savedDocument()) as unknown as Piece;
   expect(piece.drawings).toEqual({ keys: [expect.objectContaining({ value: 12 })] });
 });
+
+test('an accent comes at the playhead about what is chosen, and one of one’s own is kept for other pieces', async ({
+  page,
+}) => {
+  const desk = await openNew(page, three('Accented'));
+  await desk.showFrame(30);
+  await desk.lane(2).getByRole('rowheader').click();
+  await finish(desk);
+  await page.getByRole('button', { name: /^Accents/ }).click();
+  await page
+    .getByRole('list', { name: 'Accents' })
+    .getByRole('button', { name: 'Burst', exact: true })
+    .click();
+  const put = (await desk.savedDocument()) as unknown as Piece;
+  const group = put.groups.find((one) => one.name === 'Burst')!;
+  const strokes = put.layers.filter((layer) => layer.group === group.id);
+  expect(strokes.length).toBeGreaterThan(0);
+  for (const layer of strokes) {
+    const keys =
+      layer.type === 'stroke' && typeof layer.window.head === 'object' ? layer.window.head.keys : [];
+    expect(keys[0]!.frame).toBeGreaterThanOrEqual(30);
+  }
+  // What was put in is chosen: it can be kept under its own name at once.
+  await page.getByRole('button', { name: 'Keep the selection as an accent' }).click();
+  await expect(page.getByRole('button', { name: 'Take Burst off the shelf' })).toBeVisible();
+  await page.keyboard.press('Control+z');
+  expect(((await desk.savedDocument()) as unknown as Piece).groups).toEqual([]);
+  await page.getByRole('button', { name: 'Take Burst off the shelf' }).click();
+  await expect(page.getByRole('button', { name: 'Take Burst off the shelf' })).toHaveCount(0);
+});
+
+test('a pen writes what is chosen: it rides on its head, and lets it go', async ({ page }) => {
+  const desk = await openNew(page, three('Penned'));
+  await desk.lane(0).getByRole('rowheader').click();
+  await finish(desk);
+  await page.getByRole('button', { name: /^Pens/ }).click();
+  await page.getByRole('list', { name: 'Pens' }).getByRole('button').first().click();
+  const put = (await desk.savedDocument()) as unknown as Piece;
+  const pen = put.groups.find((group) => group.place?.rider)!;
+  expect(pen.place!.rider).toMatchObject({ on: 'curve', at: 'head' });
+  await page.getByRole('radio', { name: 'Place', exact: true }).click();
+  await page.getByRole('group', { name: 'Rider' }).getByRole('button', { name: 'Let it go' }).click();
+  const free = (await desk.savedDocument()) as unknown as Piece;
+  expect(free.groups.every((group) => !group.place?.rider)).toBe(true);
+});

@@ -161,3 +161,29 @@ test('another piece of the project is shown within this one, moved as one thing,
   await choose(page, /Piece to show within/, 'Inner, longer');
   await expect(page.getByText('can’t be shown within itself')).toBeVisible();
 });
+
+test('a stroke runs between two things, follows them when they move, and stays when it is let go', async ({
+  page,
+}) => {
+  const desk = await openNew(page, three('Between'));
+  await desk.lane(1).getByRole('rowheader').click();
+  await page.getByRole('radio', { name: 'Place', exact: true }).click();
+  await page.getByRole('button', { name: /^Between two things/ }).click();
+  const between = page.getByRole('group', { name: 'Between two things' });
+  await choose(page, /From$/, 'Curve');
+  await choose(page, /To$/, 'Triangle');
+  const bar = async () => (await desk.savedDocument()).layers[1]!;
+  const tied = await bar();
+  expect(tied.between).toMatchObject({ from: 'curve', to: 'triangle' });
+  const end = tied.path.points.at(-1)!;
+  await type(between.getByRole('spinbutton', { name: /Arch/ }), '160 px');
+  expect((await bar()).path.points[0]!.out.y).not.toBeCloseTo(tied.path.points[0]!.out.y, 3);
+  // The triangle moves by 200 px, and the line's end with it.
+  await desk.lane(2).getByRole('rowheader').click();
+  await type(page.getByRole('spinbutton', { name: 'X', exact: true }).first(), '200 px');
+  const moved = (await bar()).path.points.at(-1)!;
+  expect(moved.x - end.x).toBeGreaterThan(100);
+  await desk.lane(1).getByRole('rowheader').click();
+  await between.getByRole('button', { name: 'Let it go' }).click();
+  expect(await bar()).not.toHaveProperty('between');
+});

@@ -143,3 +143,19 @@ test('bare spots are found, named, and mended by one press that can be undone', 
   await page.keyboard.press('Control+z');
   expect((await whole(desk)).layers).toEqual(thin.layers);
 });
+
+test('letters that touch each have strokes of their own, in the order in which they are written', async ({
+  page,
+}) => {
+  const desk = await openNew(page, blank('Touching'));
+  await setWord(page, 'KAYAK');
+  await step(page, 'Reveal');
+  await page.getByRole('button', { name: 'Let it write itself' }).click();
+  await expect(page.locator('[data-bare]')).toHaveText('0');
+  const { layers } = (await whole(desk)) as unknown as Piece;
+  const glyphs = layers.flatMap((layer) => (layer.type === 'stroke' ? [layer.traced!.glyph] : []));
+  expect([...new Set(glyphs)]).toEqual([0, 1, 2, 3, 4]);
+  expect(glyphs).toEqual([...glyphs].sort());
+  const names = layers.flatMap((layer) => (layer.type === 'stroke' ? [layer.name[0]] : []));
+  expect([...new Set(names)]).toEqual(['K', 'A', 'Y']);
+});

@@ -207,3 +207,25 @@ test('the view zooms to the pointer, pans and fits; safe areas and keys can be f
   await page.getByLabel('Search the keys').fill('frame back');
   await expect(page.getByRole('dialog').locator('dt')).toHaveText(['One frame back']);
 });
+
+test('a pen’s ghost shows order, direction and lifts, over all strokes or those chosen; Escape ends it', async ({
+  page,
+}) => {
+  const desk = await openNew(page, three('Ghost'));
+  await desk.click(1700, 120);
+  await page.keyboard.press('d');
+  await expect(desk.canvas).toHaveAttribute('data-pen', '0');
+  await expect(desk.canvas).toHaveAttribute('data-pen', '1');
+  await expect(desk.canvas).toHaveAttribute('data-pen', '2');
+  await expect(desk.canvas).toHaveAttribute('data-pen', '');
+  await page.keyboard.press('d');
+  await expect(desk.canvas).toHaveAttribute('data-pen', '0');
+  await page.keyboard.press('Escape');
+  await expect(desk.canvas).toHaveAttribute('data-pen', '');
+  // Where motion is unwelcome all of the way stands at once.
+  await page.emulateMedia({ reducedMotion: 'reduce' });
+  await page.keyboard.press('d');
+  await expect(desk.canvas).toHaveAttribute('data-pen', '2');
+  await page.keyboard.press('d');
+  await expect(desk.canvas).toHaveAttribute('data-pen', '');
+});
