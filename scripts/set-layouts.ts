@@ -11,6 +11,9 @@ import { HANDWRITTEN, lettering, SETTINGS, settingOf, type TextKey } from '../sr
 import { setLettering } from '../src/server/lettering';
 import { short, shortPath } from './lib/short';
 
+/** Px that strokes are wider than they must be where they were fitted: a layout is put in at any place between pixels. */
+const SPARE = 1.5;
+
 /** The strokes that uncover a text set about the origin. */
 function handFor(text: Lettering): Pick<Stroke, 'name' | 'path' | 'ink' | 'traced'>[] {
   // Far enough from the picture's edges that nothing is cut off.
@@ -31,7 +34,7 @@ function handFor(text: Lettering): Pick<Stroke, 'name' | 'path' | 'ink' | 'trace
       path,
       ink: {
         ...ink,
-        width: short(ink.width as number),
+        width: short((ink.width as number) + SPARE),
         ...(ink.widths && {
           widths: ink.widths.map((w) => ({ at: short(w.at, 4), scale: short(w.scale, 3) })),
         }),

@@ -26,7 +26,10 @@ type Face = (typeof SHIPPED_FACES)[number];
 const isLatin = ({ kind }: Face): boolean => kind !== 'arabic' && kind !== 'indic';
 const isScript = ({ kind }: Face): boolean => kind === 'script';
 
-async function setter({ id }: Face): Promise<(text: string, size?: number, tracking?: number) => Lettering> {
+/** Sets texts in a shipped face, as the application does. */
+export async function setter({
+  id,
+}: Pick<Face, 'id'>): Promise<(text: string, size?: number, tracking?: number) => Lettering> {
   const shaper = await loadFace(readFileSync(faceFile(id)));
   return (text, size = 120, tracking = 0) => {
     const setting = { text, face: { id, weight: 400 }, size, tracking, leading: 1.2, align: 'left' as const };

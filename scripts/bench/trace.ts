@@ -14,9 +14,11 @@ import {
   TRACE_OPTIONS,
   type FaceResult,
 } from '../../src/core/testing/judge-ink';
-import { traceInk, traceScale } from '../../src/core/trace';
+import { makeCanvas } from '../../src/core/testing/face-measures';
+import { letterOutlines } from '../../src/core/document';
+import { traceInk, traceLetters, traceScale } from '../../src/core/trace';
 import { SHIPPED_FACES } from '../../src/server/lettering/shipped-faces';
-import { handTables } from './hand';
+import { handTables, setter } from './hand';
 import { outlinesOf } from './trace-faces';
 
 const docs = join(import.meta.dirname, '../../docs');
@@ -113,26 +115,35 @@ async function faces(): Promise<{ rows: string[]; picture: Buffer }> {
 }
 
 async function speed(): Promise<string[]> {
-  const rows = ['| letters | area, Mpx | ms | ms a letter |', '| --- | --- | --- | --- |'];
+  const word = await setter({ id: 'sacramento' });
+  const rows = [
+    '| letters | area, Mpx | as ink, ms | letter by letter, ms | ms a letter |',
+    '| --- | --- | --- | --- | --- |',
+  ];
   for (const text of [
     'Saltma',
     'Saltmarshing',
     'SaltmarshingSaltmarshing',
     'SaltmarshingSaltmarshingSaltmarshingSaltmarshing',
   ]) {
-    const source = inkOf((await outlinesOf('sacramento', text, 200)).flat());
-    traceInk(source, TRACE_OPTIONS);
-    const times = Array.from({ length: 3 }, () => {
-      const began = performance.now();
-      traceInk(source, TRACE_OPTIONS);
-      return performance.now() - began;
-    });
+    const layer = word(text, 200);
+    const source = inkOf(letterOutlines(layer).flat());
+    const least = (run: () => unknown): number => {
+      run();
+      const times = Array.from({ length: 3 }, () => {
+        const began = performance.now();
+        run();
+        return performance.now() - began;
+      });
+      return Math.min(...times);
+    };
+    const ink = least(() => traceInk(source, TRACE_OPTIONS));
+    const ms = least(() => traceLetters(layer, TRACE_OPTIONS, makeCanvas));
     const k = traceScale(source);
     const { left, right, top, bottom } = source.bounds;
     const area = ((right - left) * (bottom - top) * k * k) / 1e6;
-    const ms = Math.min(...times);
     rows.push(
-      `| ${text.length} | ${area.toFixed(2)} | ${ms.toFixed(0)} | ${(ms / text.length).toFixed(1)} |`,
+      `| ${text.length} | ${area.toFixed(2)} | ${ink.toFixed(0)} | ${ms.toFixed(0)} | ${(ms / text.length).toFixed(1)} |`,
     );
   }
   return rows;

@@ -13,8 +13,6 @@ import {
 import { coverage, type Coverage } from './coverage';
 import type { Covered } from './coverage';
 
-/** As much of the art as counts as all of it. */
-const ALL = 0.9999;
 /** So often strokes are widened and lengthened before what is left is left. */
 const ROUNDS = 5;
 /** Px that a stroke that uncovers is wider than what just reaches. */
@@ -41,7 +39,7 @@ export function untilCovered(
     const strokes = chosen(now, ids);
     const covered = of(strokes);
     found = covered && coverage(covered, strokes, Math.max(now.length, 1));
-    const enough = found && (found.share >= ALL || found.bare.length === 0) && round > 0;
+    const enough = found && found.bare.length === 0 && round > 0;
     if (!found || enough || round === ROUNDS) break;
     // Only what strokes as wide as they must be leave lies beyond their ends.
     const far = round % 2 === 1 ? found.bare.filter((spot) => isFarBeyond(now, spot)) : [];

@@ -1,1 +1,0 @@
-# face:letters pairs
