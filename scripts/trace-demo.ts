@@ -3,10 +3,10 @@
 import { createCanvas } from '@napi-rs/canvas';
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Lettering, TextSetting } from '../src/core/document';
+import type { TextSetting } from '../src/core/document';
 import type { MakeCanvas } from '../src/core/paint';
 import { pathData, readPathData } from '../src/core/geometry';
-import { markOf } from '../src/core/document';
+import { markOf, newLettering } from '../src/core/document';
 import { namesFor, traceArtwork } from '../src/core/trace';
 import { setLettering } from '../src/server/lettering';
 import { TRACE_OPTIONS } from '../src/core/testing/judge-ink';
@@ -94,19 +94,14 @@ async function main(): Promise<void> {
     const outlines = Object.fromEntries(
       Object.entries(set.outlines).map(([key, data]) => [key, pathData(readPathData(data).commands, 0)]),
     );
-    const lettering: Lettering = {
-      type: 'lettering',
-      id: word.id,
-      name: word.text,
-      hidden: true,
-      locked: false,
-      opacity: 1,
-      colour: word.colour,
-      x: word.x,
-      y: word.y,
+    const { colour, x, y } = word;
+    const lettering = newLettering(
+      word.id,
+      word.text,
       setting,
-      set: { ...set, outlines },
-    };
+      { ...set, outlines },
+      { hidden: true, colour, x, y },
+    );
     const strokes = traceArtwork(lettering, TRACE_OPTIONS, createCanvas as unknown as MakeCanvas)!;
     const name = namesFor(lettering, strokes);
     out[word.id] = {

@@ -1,6 +1,6 @@
 // Words written letter by letter, held against the rules of a hand, face by face.
 import { readFileSync } from 'node:fs';
-import { addLayers, letterOutlines, newPiece, type Lettering } from '../../src/core/document';
+import { addLayers, letterOutlines, newLettering, newPiece, type Lettering } from '../../src/core/document';
 import { commandsBounds } from '../../src/core/geometry';
 import { setText } from '../../src/core/lettering';
 import { strokesThrough } from '../../src/core/scene';
@@ -33,19 +33,7 @@ export async function setter({
   const shaper = await loadFace(readFileSync(faceFile(id)));
   return (text, size = 120, tracking = 0) => {
     const setting = { text, face: { id, weight: 400 }, size, tracking, leading: 1.2, align: 'left' as const };
-    return {
-      type: 'lettering',
-      id: 'text',
-      name: text,
-      hidden: false,
-      locked: false,
-      opacity: 1,
-      colour: '#000000',
-      x: 60,
-      y: 300,
-      setting,
-      set: setText(setting, shaper),
-    };
+    return newLettering('text', text, setting, setText(setting, shaper), { x: 60, y: 300 });
   };
 }
 

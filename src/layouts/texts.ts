@@ -1,4 +1,4 @@
-import { cutName } from '@/core/document';
+import { cutName, newLettering } from '@/core/document';
 import type { Lettering, TextSetting } from '@/core/document';
 import data from './data.json' with { type: 'json' };
 import type { Stroke } from '@/core/document';
@@ -103,20 +103,14 @@ export const lettering = (
   y: number,
   colour: string,
   part: Partial<Lettering> = {},
-): Lettering => ({
-  type: 'lettering',
-  id,
-  name: cutName(settingOf(key).text.replaceAll('\n', ' ').replace('#', 'Number'), 60),
-  hidden: false,
-  locked: false,
-  opacity: 1,
-  colour,
-  x,
-  y,
-  setting: settingOf(key),
-  set: DATA.texts[key],
-  ...part,
-});
+): Lettering =>
+  newLettering(
+    id,
+    cutName(settingOf(key).text.replaceAll('\n', ' ').replace('#', 'Number'), 60),
+    settingOf(key),
+    DATA.texts[key],
+    { colour, x, y, ...part },
+  );
 
 /** The strokes that uncover a handwritten text set about a place; wide enough to. */
 export const handOf = (key: (typeof HANDWRITTEN)[number]) => DATA.hands[key];

@@ -2,7 +2,15 @@ import type { Matrix, Path } from '../geometry';
 import type { Rate } from '../timing';
 import type { Ink } from './ink-schema';
 import type { ArtGroup, ArtShape } from './art-schema';
-import { SCHEMA_VERSION, type Art, type Piece, type Stroke } from './schema';
+import {
+  SCHEMA_VERSION,
+  type Art,
+  type Lettering,
+  type Piece,
+  type SetText,
+  type Stroke,
+  type TextSetting,
+} from './schema';
 
 export const DEFAULT_INK = {
   width: 12,
@@ -44,6 +52,28 @@ export function newPiece(
     fields: [],
   };
 }
+
+/** Text as it was set, its anchor at the origin unless said otherwise. */
+export const newLettering = (
+  id: string,
+  name: string,
+  setting: TextSetting,
+  set: SetText,
+  part: Partial<Lettering> = {},
+): Lettering => ({
+  type: 'lettering',
+  id,
+  name,
+  hidden: false,
+  locked: false,
+  opacity: 1,
+  colour: DEFAULT_INK.colour,
+  x: 0,
+  y: 0,
+  setting,
+  set,
+  ...part,
+});
 
 /** Art of shapes that were read of a file. */
 export const newArt = (

@@ -1,5 +1,5 @@
 import { commandsOf, pathData } from '../geometry';
-import type { Lettering } from '../document';
+import { newLettering, type Lettering } from '../document';
 import { fontByOpentype } from './font-outlines';
 
 /** Sets words in a font file as an independent reader of fonts draws it: a glyph a letter, without kerning. */
@@ -17,18 +17,8 @@ export function faceWords(file: string): (text: string, size?: number, tracking?
       x += glyph.advanceWidth! * k + (tracking * size) / 1000;
       return at;
     });
-    return {
-      type: 'lettering',
-      id: 'text',
-      name: text,
-      hidden: false,
-      locked: false,
-      opacity: 1,
-      colour: '#000000',
-      x: 0,
-      y: 0,
-      setting: { text, face: { id: 'face', weight: 400 }, size, tracking, leading: 1.2, align: 'left' },
-      set: { outlines, glyphs, scale: k, missing: [] },
-    };
+    const face = { id: 'face', weight: 400 };
+    const setting = { text, face, size, tracking, leading: 1.2, align: 'left' } as const;
+    return newLettering('text', text, setting, { outlines, glyphs, scale: k, missing: [] });
   };
 }

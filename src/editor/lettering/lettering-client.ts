@@ -1,5 +1,6 @@
 import {
   nameOfText,
+  newLettering,
   addLayers,
   changed,
   type Change,
@@ -83,19 +84,10 @@ export async function addLettering(
   if (end.status === 'failed') notify(end.error.message);
   if (end.status !== 'done') return;
   const set = end.value;
-  const made: Lettering = {
-    type: 'lettering',
-    id: newId(),
-    name: nameOfText(text),
-    hidden: false,
-    locked: false,
-    opacity: 1,
-    colour: DEFAULT_INK.colour,
+  const made = newLettering(newId(), nameOfText(text), setting, set, {
     x: piece.size.width / 2,
     y: Math.round(piece.size.height * 0.58),
-    setting,
-    set,
-  };
+  });
   const lettering = filling(made, piece.size);
   edit((p) => addLayers(p, [lettering]));
   select({ layers: [lettering.id] });
