@@ -20,31 +20,15 @@ import { placedParts } from './placed-parts';
 import { matrixSchema } from './placement-schema';
 import { revealCycle } from './reveal-schema';
 import { tieCycle, tiesSchema } from './ties-schema';
+import { handSchema, tracedSchema } from './traced-schema';
 import { lineSchema, windowSchema } from './window-schema';
 import { LIMITS } from './limits';
 import { shutterSchema } from './shutter-schema';
 import { settingSchema, setTextSchema } from './lettering-schema';
-import { share } from './measures';
 import { underlaySchema, guideSchema } from './underlay-schema';
 
 /** Version of the document format written today; a change of it brings a migration into read.ts. */
 export const SCHEMA_VERSION = 2;
-/** How a hand wrote a stroke: share of its time at shares of its length, and the seconds it took. */
-const handSchema = z.strictObject({
-  seconds: z.number().min(0).max(3600),
-  pace: z
-    .array(z.strictObject({ at: share, time: share }))
-    .min(2)
-    .max(500)
-    .readonly(),
-});
-
-const glyphIndex = z
-  .number()
-  .int()
-  .min(0)
-  .max(LIMITS.textLength * 4);
-
 const layerParts = {
   id: idSchema,
   name: nameSchema,
@@ -77,13 +61,7 @@ const strokeSchema = z.strictObject({
   fitted: fittedSchema.exactOptional(),
   /** What it runs between. */
   between: betweenSchema.exactOptional().register(FACTS, { kind: 'parts', name: 'Between' }),
-  /**
-   * What it was traced from, and a mark of the path as it was traced: another mark now means hand corrections. `glyph` is the one
-   * of a text that it writes, as the text was set when its strokes were found.
-   */
-  traced: z
-    .strictObject({ from: idSchema, mark: z.string().max(40), glyph: glyphIndex.exactOptional() })
-    .exactOptional(),
+  traced: tracedSchema.exactOptional(),
 });
 
 /** Finished artwork from a vector file: shapes in their own units, placed by `transform`. */
