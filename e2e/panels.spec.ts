@@ -67,6 +67,8 @@ async function openAll(page: Page): Promise<void> {
 interface Known {
   readonly panel: PanelName;
   readonly selected: readonly string[];
+  /** Which part of the panel, where it is looked at in parts. */
+  readonly of?: string;
   /** A number's name as it is read out, and the part it stands for. */
   readonly numbers: readonly (readonly [name: string, part: string])[];
 }
@@ -83,6 +85,13 @@ const PANELS: readonly Known[] = [
       ['Taper at the end, length', 'ink.taper.end.length'],
       ['Miter limit', 'ink.miterLimit'],
       ['Distance', 'ink.line.distance'],
+    ],
+  },
+  {
+    panel: 'ink',
+    of: 'dashes, ends and light',
+    selected: ['a', 'b'],
+    numbers: [
       ['Dash phase', 'ink.dashes.phase'],
       ['Dash growth', 'ink.dashes.grow'],
       ['Head size', 'ink.ends.head.size'],
@@ -122,8 +131,8 @@ const PANELS: readonly Known[] = [
 const bearer = (piece: Piece, id: string): Keyed => piece.layers.find((layer) => layer.id === id)!;
 const field = (page: Page, name: string): Locator => page.getByRole('spinbutton', { name, exact: true });
 
-for (const { panel, selected, numbers } of PANELS) {
-  test(`${panel}: every number is nudged, typed with its unit, held to its bounds, and each change is one step`, async ({
+for (const { panel, of: subject, selected, numbers } of PANELS) {
+  test(`${subject ? `${panel}, ${subject}` : panel}: every number is nudged, typed with its unit, held to its bounds, and each change is one step`, async ({
     page,
   }) => {
     const start = full();

@@ -115,7 +115,8 @@ test('a picture underneath: fitted, locked, hidden, traced by its ink, never in 
     .setInputFiles({ name: 'signature.png', mimeType: 'image/png', buffer: await scan() });
   await expect(
     page.getByRole('group', { name: 'This underlay' }).or(page.getByText('This underlay')),
-  ).toBeVisible();
+    // The first picture waits for the process that takes pictures in to start.
+  ).toBeVisible({ timeout: 20_000 });
   let { underlays } = await whole(desk);
   expect(underlays[0]).toMatchObject({ name: 'signature', width: 800, height: 400, scale: 2.4, x: 0, y: 60 });
   const opacity = page.getByRole('spinbutton', { name: 'Opacity' });
