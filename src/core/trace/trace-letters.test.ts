@@ -190,4 +190,16 @@ describe('lettering that writes itself', () => {
     const order = strokes.map((stroke) => stroke.traced!.glyph!);
     expect(order.filter((glyph, i) => glyph !== order[i - 1])).toEqual([0, 1, 2, 3, 4, 1]);
   });
+
+  test('another face, narrower and heavier: letter by letter the strokes keep their ids and their timing', () => {
+    const before = written(word.quicksand('clocks', 160));
+    const text = textOf(before);
+    const setting = { ...text.setting, face: { id: 'other', weight: 400 } };
+    const changed = setText(before, text.id, setting, word.oswald('clocks', 160).set);
+    const after = withSelfWriting(changed, text.id, { ...how, before: text });
+    const told = (piece: typeof before) =>
+      strokesOf(piece).map(({ id, traced, window }) => [id, traced!.glyph, window.head]);
+    expect(told(after)).toEqual(told(before));
+    expect(strokesOf(after).map(({ path }) => path)).not.toEqual(strokesOf(before).map(({ path }) => path));
+  });
 });
