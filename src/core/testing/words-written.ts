@@ -26,6 +26,12 @@ export interface WordJudged {
 }
 
 const APART = 1.5;
+/** Small letters of which a bar or dot may wait until the word is written; accented letters may wait with their accents. */
+const WITH_MARKS = 'ijtf';
+
+/** Whether letters may bear a mark, told by the letter and not by what tracing took for one. */
+const bearsMark = (letter: string): boolean =>
+  WITH_MARKS.includes(letter) || letter.normalize('NFD').length > 1;
 
 function placesOf({ path }: TracedStroke): Point[] {
   const m = measurePath(path);
@@ -46,7 +52,9 @@ export function judgeWord(
   const early: string[] = [];
   let done = -1;
   let letters = 0;
-  const body = (stroke: TracedStroke) => !stroke.written?.isMark;
+  const letterOf = ({ glyph }: TracedStroke): string =>
+    String.fromCodePoint(setting.text.codePointAt(set.glyphs[glyph!]!.cluster) ?? 0x20);
+  const body = (stroke: TracedStroke) => !(stroke.written?.isMark && bearsMark(letterOf(stroke)));
   set.glyphs.forEach((glyph, g) => {
     const letter = String.fromCodePoint(setting.text.codePointAt(glyph.cluster) ?? 0x20);
     const box = commandsBounds(outlines[g]!);
@@ -58,7 +66,8 @@ export function judgeWord(
       return;
     }
     const first = strokes.findIndex((stroke) => stroke.glyph === g && body(stroke));
-    if (first >= 0 && first < done) early.push(letter);
+    // Without a body a letter is all marks: something of it was taken for a dot that is none.
+    if (first < done) early.push(letter);
     done = Math.max(
       done,
       strokes.findLastIndex((stroke) => stroke.glyph === g && body(stroke)),
