@@ -277,9 +277,9 @@ export const strokeById = (piece: Pick<Piece, 'layers'>, id: string): Stroke | u
   piece.layers.find((layer): layer is Stroke => layer.type === 'stroke' && layer.id === id);
 
 /** The strokes of a piece, in writing order. */
-export const strokesOf = (piece: Pick<Piece, 'layers'>): Stroke[] =>
+export const strokesOf = (piece: { readonly layers: readonly Layer[] }): Stroke[] =>
   piece.layers.filter((layer) => layer.type === 'stroke');
 
 /** The texts of a piece, in the order in which they lie over one another. */
-export const lettersOf = (piece: Pick<Piece, 'layers'>): Lettering[] =>
+export const lettersOf = (piece: { readonly layers: readonly Layer[] }): Lettering[] =>
   piece.layers.filter((layer) => layer.type === 'lettering');

@@ -18,4 +18,5 @@ export * from './point';
 export * from './borders';
 export * from './shapes';
 export * from './simplify';
+export * from './split-path';
 export * from './spine';

@@ -1,5 +1,5 @@
 import type { Point } from '../geometry';
-import { endsAt, reversed } from './prune';
+import { endsAt, strungTogether } from './prune';
 import type { Chain, ChainGraph } from './skeleton';
 
 /** A run that turns by more than this within its own width may be two that a hand writes apart. */
@@ -121,36 +121,17 @@ export function cutLoop(
   return { cut: { fork, turns: null }, first, second };
 }
 
-/** Takes a cut back: its two ends are one run again, which turns at it. Answers with that run. */
+/** Takes a cut back: its two ends are one run again, which turns at it, or a ring. Answers with that run. */
 export function mend(graph: ChainGraph, { fork, turns }: Cut): Chain | null {
-  const ends = endsAt(graph, fork);
-  if (ends.length !== 2) return null;
-  const [a, b] = ends as [(typeof ends)[0], (typeof ends)[0]];
+  const [a, b] = endsAt(graph, fork);
+  if (!a || !b) return null;
   graph.forks.delete(fork);
-  const corners = (...chains: Chain[]) => {
-    const all = [...chains.flatMap((chain) => chain.corners ?? []), ...(turns ? [turns] : [])];
-    return all.length > 0 ? { corners: all } : {};
-  };
-  const remove = (chain: Chain) => graph.chains.splice(graph.chains.indexOf(chain), 1);
-  remove(a.chain);
-  if (a.chain === b.chain) {
-    const ring: Chain = { ...a.chain, from: null, to: null, closed: true, ...corners(a.chain) };
-    graph.chains.push(ring);
-    return ring;
-  }
-  remove(b.chain);
-  const first = a.end === 'to' ? a.chain : reversed(a.chain);
-  const second = b.end === 'from' ? b.chain : reversed(b.chain);
-  const made: Chain = {
-    ...first,
-    x: [...first.x, ...second.x.slice(1)],
-    y: [...first.y, ...second.y.slice(1)],
-    r: [...first.r, ...second.r.slice(1)],
-    to: second.to,
-    ...corners(first, second),
-  };
-  graph.chains.push(made);
-  return made;
+  const corners = [...new Set([a.chain, b.chain])].flatMap((chain) => chain.corners ?? []);
+  const made = strungTogether(graph, a, b);
+  const all = turns ? [...corners, turns] : corners;
+  const known: Chain = all.length > 0 ? { ...made, corners: all } : made;
+  graph.chains[graph.chains.length - 1] = known;
+  return known;
 }
 
 /** Leaves a cut as it is: both runs end there. */

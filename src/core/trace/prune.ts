@@ -3,7 +3,7 @@ import { chainLength, type Chain, type ChainGraph } from './skeleton';
 type End = 'from' | 'to';
 
 /** The ends of chains that meet at a fork. */
-export function endsAt(graph: ChainGraph, fork: number): { chain: Chain; end: End }[] {
+export function endsAt(graph: ChainGraph, fork: number): ChainEnd[] {
   return graph.chains.flatMap((chain) =>
     (['from', 'to'] as const).flatMap((end) => (chain[end] === fork ? [{ chain, end }] : [])),
   );
@@ -19,6 +19,34 @@ export const reversed = (chain: Chain): Chain => ({
   to: chain.from,
 });
 
+/** An end of a run. */
+export interface ChainEnd {
+  readonly chain: Chain;
+  readonly end: End;
+}
+
+/** Puts one run, or a ring, in the place of two that meet at a fork by the given ends; it goes from the first into the second. */
+export function strungTogether(graph: ChainGraph, a: ChainEnd, b: ChainEnd): Chain {
+  const remove = (chain: Chain) => graph.chains.splice(graph.chains.indexOf(chain), 1);
+  remove(a.chain);
+  let made: Chain;
+  if (a.chain === b.chain) made = { ...a.chain, from: null, to: null, closed: true };
+  else {
+    remove(b.chain);
+    const first = a.end === 'to' ? a.chain : reversed(a.chain);
+    const second = b.end === 'from' ? b.chain : reversed(b.chain);
+    made = {
+      ...first,
+      x: [...first.x, ...second.x.slice(1)],
+      y: [...first.y, ...second.y.slice(1)],
+      r: [...first.r, ...second.r.slice(1)],
+      to: second.to,
+    };
+  }
+  graph.chains.push(made);
+  return made;
+}
+
 /** Where only two ends are left at a fork, it is none: the two runs become one, or a ring. */
 function dissolve(graph: ChainGraph, fork: number): void {
   const ends = endsAt(graph, fork);
@@ -26,24 +54,7 @@ function dissolve(graph: ChainGraph, fork: number): void {
   graph.forks.delete(fork);
   if (ends.length === 1) ends[0]!.chain[ends[0]!.end] = null;
   if (ends.length !== 2) return;
-  const [a, b] = ends as [(typeof ends)[0], (typeof ends)[0]];
-  const remove = (chain: Chain) => graph.chains.splice(graph.chains.indexOf(chain), 1);
-  if (a.chain === b.chain) {
-    remove(a.chain);
-    graph.chains.push({ ...a.chain, from: null, to: null, closed: true });
-    return;
-  }
-  const first = a.end === 'to' ? a.chain : reversed(a.chain);
-  const second = b.end === 'from' ? b.chain : reversed(b.chain);
-  remove(a.chain);
-  remove(b.chain);
-  graph.chains.push({
-    ...first,
-    x: [...first.x, ...second.x.slice(1)],
-    y: [...first.y, ...second.y.slice(1)],
-    r: [...first.r, ...second.r.slice(1)],
-    to: second.to,
-  });
+  strungTogether(graph, ends[0]!, ends[1]!);
 }
 
 /** Half the width of the thinnest other run at a fork, a little away from it. */

@@ -1,10 +1,10 @@
-import { splitPath } from '../document';
 import {
   distance,
   measurePath,
   nearestPlace,
   reversePath,
   smoothHandles,
+  splitPath,
   type Path,
   type PathPoint,
   type Point,

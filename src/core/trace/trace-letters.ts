@@ -1,6 +1,13 @@
 import { formsOf, matchForms, type Form, type LetterLine } from '../ductus';
 import type { Lettering } from '../document';
-import { measurePath, pathBounds, pointAtLength, transformPath, translation, type Matrix } from '../geometry';
+import {
+  measurePath,
+  nearestPlace,
+  pointAtLength,
+  transformPath,
+  translation,
+  type Matrix,
+} from '../geometry';
 import type { MakeCanvas } from '../paint';
 import { artItems, partItems, unhidden } from '../scene';
 import { centreLines, type TracedStroke, type TraceProgress } from './centre-lines';
@@ -212,10 +219,7 @@ function areJoined(
     if (before.length === 0 || next.length === 0) continue;
     pairs++;
     const meets = before.some(
-      (a) =>
-        a.kind === 'line' &&
-        goesForward(a, sign) &&
-        next.some((b) => b.path.points.length > 1 && touchesEnd(a, b)),
+      (a) => a.kind === 'line' && goesForward(a, sign) && next.some((b) => touchesEnd(a, b)),
     );
     if (meets) touching++;
   }
@@ -223,19 +227,5 @@ function areJoined(
 }
 
 /** Whether a stroke ends in the ink of another. */
-function touchesEnd(a: TracedStroke, b: TracedStroke): boolean {
-  const end = a.path.points.at(-1)!;
-  const box = pathBounds(b.path)!;
-  const near = touching(a, b);
-  if (
-    end.x < box.left - near ||
-    end.x > box.right + near ||
-    end.y < box.top - near ||
-    end.y > box.bottom + near
-  )
-    return false;
-  const m = measurePath(b.path);
-  return Array.from({ length: 41 }, (_, k) => pointAtLength(m, (m.length * k) / 40)).some(
-    (p) => Math.hypot(p.x - end.x, p.y - end.y) < near,
-  );
-}
+const touchesEnd = (a: TracedStroke, b: TracedStroke): boolean =>
+  (nearestPlace(b.path, a.path.points.at(-1)!)?.distance ?? Infinity) < touching(a, b);

@@ -83,10 +83,9 @@ function gap(form: Form, a: Placed, b: Placed): number | null {
 }
 
 /**
- * @param dots the middles of pieces of ink that have no run.
- *
  * Cuts a letter's runs at their corners, lays them over its forms, and mends the cuts that a hand goes through. The graph is
  * changed in place; where the letter is like no form it is left as it was.
+ * @param dots the middles of pieces of ink that have no run.
  */
 export function writtenGraph(graph: ChainGraph, dots: readonly Point[], ductus: Ductus): WrittenGraph | null {
   const cuts = splitAtCorners(graph);
@@ -115,7 +114,7 @@ export function writtenGraph(graph: ChainGraph, dots: readonly Point[], ductus: 
     const leaves = b.end !== arrivesAt(other);
     const follows =
       arrives === leaves && (arrives ? gap(match.form, one, other) : gap(match.form, other, one)) !== null;
-    // A ring cut at one place is one again only where its movement is a ring.
+    // The last cut of a ring is where the hand begins it and comes back.
     if (a.chain === b.chain || !follows) {
       leave(graph, cut);
       continue;

@@ -17,7 +17,7 @@ import {
   type PointerInput,
 } from './tools';
 import { onUnderlayLoaded } from '../underlays';
-import { usePenGhost } from './pen-ghost';
+import { stopGhost, usePenGhost } from './pen-ghost';
 import { picturePainter } from './picture-painter';
 import { fit, panBy, toPiece, useView, zoomBy } from './view';
 
@@ -220,6 +220,7 @@ export function CanvasStage() {
     return () => {
       observer.disconnect();
       unsubscribe.forEach((end) => end());
+      stopGhost();
       cancelAnimationFrame(asked);
       element.removeEventListener('pointerdown', down);
       element.removeEventListener('pointermove', hover);

@@ -40,7 +40,7 @@ export function boundWords(layers: readonly Layer[]): Map<string, string> {
   const names = new Map(layers.map((layer) => [layer.id, layer.name]));
   const words = new Map<string, string>();
   const say = (id: string, text: string) => words.set(id, words.has(id) ? `${words.get(id)}; ${text}` : text);
-  for (const layer of strokesOf({ layers: [...layers] })) {
+  for (const layer of strokesOf({ layers })) {
     for (const { property, to } of layer.ties ?? []) {
       if (!names.has(to)) continue;
       say(layer.id, `${property} follows ${names.get(to)}`);

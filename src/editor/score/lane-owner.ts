@@ -73,7 +73,7 @@ const ownerOfLayer = (layer: Layer, led: boolean): LaneOwner => ({
 
 /** The owner of a group's lanes; its window is its line's, where its strokes are timed as one. */
 export function groupOwner(group: Group, members: readonly Layer[], keyed: Keyed): LaneOwner {
-  const strokes = strokesOf({ layers: [...members] });
+  const strokes = strokesOf({ layers: members });
   const window = group.line?.window;
   const length = window ? lineLength(strokes) : 0;
   return {

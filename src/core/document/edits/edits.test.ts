@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { arrivalFrame } from '../cued';
 import {
+  splitPath,
   corner,
   distance,
   ellipseShape,
@@ -31,7 +32,6 @@ import {
   renameStrokes,
   simplifyPath,
   simplifyPreview,
-  splitPath,
   splitStroke,
   straighten,
   strokesOf,

@@ -16,7 +16,7 @@ import {
 import { Button, IconButton, Buttons, Hint } from '@/ui';
 import { NameField } from '../../name-field';
 import { keepOnShelf, takeOffShelf, useShelfItems } from '../../shelf';
-import { editChosen, changeable, edit, newId, useCalm } from '../../state';
+import { edit, editChosen, newId, useCalm } from '../../state';
 import { InkPicture } from './ink-picture';
 
 const Item = styled.div`
@@ -46,18 +46,13 @@ export function StyleControls({ strokes }: { strokes: readonly Stroke[] }) {
     ? piece.styles.find((s) => s.id === borne)
     : undefined;
   const strayed = style ? strokes.filter((s) => differs(s.ink, style)) : [];
-  const apply = (id: string) => {
-    const ids = changeable();
-    edit((p) => applyStyle(p, ids, id));
-  };
+  const apply = (id: string) => editChosen((p, ids) => applyStyle(p, ids, id));
+  const take = (made: Style) => editChosen((p, ids) => applyStyle(putStyle(p, made), ids, made.id));
   const put = (changed: Style) => edit((p) => putStyle(p, changed));
   const makeNew = () => {
     const [first] = strokes;
     if (!first) return;
-    const ids = changeable();
-    const name = cutName(`${first.name} ink`);
-    const made: Style = { id: newId(), name, ink: first.ink };
-    edit((p) => applyStyle(putStyle(p, made), ids, made.id));
+    take({ id: newId(), name: cutName(`${first.name} ink`), ink: first.ink });
   };
   const keep = async (one: Style) => {
     const item = await keepOnShelf({ kind: 'style', name: one.name, content: one.ink }, one.shelf);
@@ -138,11 +133,7 @@ export function StyleControls({ strokes }: { strokes: readonly Stroke[] }) {
             type="button"
             aria-label={`Use the style ${item.name} from the shelf`}
             disabled={strokes.length === 0}
-            onClick={() => {
-              const ids = changeable();
-              const made: Style = { id: newId(), name: item.name, ink: item.content, shelf: item.id };
-              edit((p) => applyStyle(putStyle(p, made), ids, made.id));
-            }}
+            onClick={() => take({ id: newId(), name: item.name, ink: item.content, shelf: item.id })}
           >
             <InkPicture ink={item.content} label={`The ink ${item.name}`} height={44} />
           </Take>

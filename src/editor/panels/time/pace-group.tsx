@@ -5,7 +5,7 @@ import { changed, onSpan, updateStrokes, type Stroke, windowAt } from '@/core/do
 import { measurePath } from '@/core/geometry';
 import { framesPerSecond, type Pace } from '@/core/timing';
 import { NumberField, percent, Segmented, Hint } from '@/ui';
-import { changeable, edit, useCalm } from '../../state';
+import { editChosen, useCalm } from '../../state';
 
 type Kind = Pace['kind'] | 'even';
 
@@ -84,8 +84,7 @@ export function PaceGroup({ strokes }: { strokes: readonly Stroke[] }) {
   const same = <K extends 'strength' | 'soft'>(key: K): number | null =>
     strokes.every((s) => s.pace?.kind === 'hand' && s.pace[key] === hand![key]) ? hand![key] : null;
   const put = (pace: (stroke: Stroke) => Pace | undefined, merge: string) => {
-    const ids = changeable();
-    edit((p) => updateStrokes(p, ids, (stroke) => changed(stroke, { pace: pace(stroke) })), merge);
+    editChosen((p, ids) => updateStrokes(p, ids, (s) => changed(s, { pace: pace(s) })), merge);
   };
   const written = strokes.some((s) => s.hand);
   return (

@@ -2,7 +2,7 @@
 import { onSpan, type Spread, type SpreadOrder, type Stroke } from '@/core/document';
 import { framesPerSecond } from '@/core/timing';
 import { Button, Check, NumberField, percent, Segmented, Select, Group } from '@/ui';
-import { changeable, edit, spreadOut, useCalm, useSpread } from '../../state';
+import { editChosen, spreadOut, useCalm, useSpread } from '../../state';
 import { useFrames } from '../../properties';
 
 const ORDERS: readonly SpreadOrder[] = [
@@ -24,8 +24,7 @@ export function SpreadGroup({ strokes }: { strokes: readonly Stroke[] }) {
   if (strokes.length < 2) return null;
   const put = (part: Partial<Spread>) => {
     useSpread.setState(part);
-    const ids = changeable();
-    edit((p) => spreadOut(p, ids, useSpread.getState()), 'spread');
+    editChosen((p, ids) => spreadOut(p, ids, useSpread.getState()), 'spread');
   };
   const spans = strokes.map(onSpan).filter((span) => span !== null);
   const whole =
