@@ -43,7 +43,7 @@ const Pair = styled.div`
   display: grid;
   grid-template-columns: 1.25fr 1fr;
   gap: 10px;
-  --number-width: 50px;
+  --number-width: 58px;
   --number-inset: 0;
 `;
 const Three = styled.div`
