@@ -1,6 +1,5 @@
 // `npm run bench`: ratios in one run, printed as a table and kept in docs/benchmarks.md.
 import { spawnSync } from 'node:child_process';
-import { readFileSync, writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
 import { join } from 'node:path';
 import { needBuild } from './lib/build.mjs';
@@ -8,6 +7,7 @@ import { needDebianPackages, needNpmPackages } from './lib/packages.mjs';
 import { bin, ROOT } from './lib/run.mjs';
 import { withSampleServer } from './lib/sample-server.mjs';
 import { main, say, Stop } from './lib/say.mjs';
+import { writeFigures } from './lib/written.mjs';
 
 function measure(name, env) {
   say(`measuring: ${name}`);
@@ -36,13 +36,11 @@ await main(async () => {
     Object.fromEntries(rows.map(({ what, ours, other, ratio }) => [what, { ours, other, ratio }])),
   );
   const file = join(ROOT, 'docs/benchmarks.md');
-  const head = readFileSync(file, 'utf8').split('<!-- figures -->')[0];
-  const date = new Date().toISOString().slice(0, 10);
   const machine = `${cpus().length} × ${cpus()[0].model}, Node ${process.versions.node}`;
   const table = [
     '| what | Obelus | against | ratio | |',
     '| --- | --- | --- | --- | --- |',
     ...rows.map((r) => `| ${r.what} | ${r.ours} | ${r.other} | ${r.ratio} | ${r.note} |`),
   ];
-  writeFileSync(file, `${head}<!-- figures -->\n\nMeasured ${date} on ${machine}.\n\n${table.join('\n')}\n`);
+  await writeFigures(file, table.join('\n'), ` on ${machine}`);
 });

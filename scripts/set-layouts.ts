@@ -1,7 +1,6 @@
 // Sets the texts of the layouts and finds the strokes of the handwritten ones, with the very code the application runs, and
 // keeps them in src/layouts/data.json: shaping needs WebAssembly and tracing a canvas, which layouts are to do without.
 import { createCanvas } from '@napi-rs/canvas';
-import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { addLayers, markOf, newPiece, strokesOf, type Lettering, type Stroke } from '../src/core/document';
 import { pathData, readPathData } from '../src/core/geometry';
@@ -10,6 +9,7 @@ import { withSelfWriting } from '../src/core/trace';
 import { HANDWRITTEN, lettering, SETTINGS, settingOf, type TextKey } from '../src/layouts/texts';
 import { setLettering } from '../src/server/lettering';
 import { short, shortPath } from './lib/short';
+import { writeFormatted } from './lib/written.mjs';
 
 /** Px that strokes are wider than they must be where they were fitted: a layout is put in at any place between pixels. */
 const SPARE = 1.5;
@@ -61,9 +61,9 @@ async function main(): Promise<void> {
   }
   for (const key of HANDWRITTEN)
     hands[key] = handFor({ ...lettering(key, key, 0, 0, '#ffffff'), set: texts[key]! });
-  writeFileSync(
+  await writeFormatted(
     join(import.meta.dirname, '../src/layouts/data.json'),
-    `${JSON.stringify({ texts, hands })}\n`,
+    JSON.stringify({ texts, hands }),
   );
 }
 void main();

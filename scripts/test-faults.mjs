@@ -2,7 +2,7 @@
 // now and then and the disk fills. An instance of its own; bounded in count and time. Prints what was lost, and keeps it in
 // docs/reliability.md.
 import { spawnSync } from 'node:child_process';
-import { mkdirSync, mkdtempSync, readFileSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, rmSync, statfsSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { needBuild } from './lib/build.mjs';
@@ -11,6 +11,7 @@ import { needDebianPackages, needNpmPackages } from './lib/packages.mjs';
 import { bin, isRoot, output, ROOT, runShown, start } from './lib/run.mjs';
 import { main, say, Stop } from './lib/say.mjs';
 import { serve } from './lib/serve.mjs';
+import { writeFigures } from './lib/written.mjs';
 
 const DISK_MB = 600;
 
@@ -80,14 +81,12 @@ await main(async () => {
     if (!line) throw new Stop('The trial did not come to its end; what it said stands above.');
     const rows = JSON.parse(line.slice(7));
     const file = join(ROOT, 'docs/reliability.md');
-    const head = readFileSync(file, 'utf8').split('<!-- figures -->')[0];
     const table = [
       '| what | figure |',
       '| --- | --- |',
       ...rows.map(([what, figure]) => `| ${what} | ${figure} |`),
     ];
-    const date = new Date().toISOString().slice(0, 10);
-    writeFileSync(file, `${head}<!-- figures -->\n\nMeasured ${date}.\n\n${table.join('\n')}\n`);
+    await writeFigures(file, table.join('\n'));
     if (code !== 0) throw new Stop('Something was lost, mixed, stuck or broken: see the table.');
   } finally {
     await served?.stop();

@@ -1,7 +1,6 @@
 // Traces the lettering of the sample world with the very code the application runs, and keeps what it finds in
 // demo/traced.json: shaping needs WebAssembly and tracing a canvas, which the sample documents are to do without.
 import { createCanvas } from '@napi-rs/canvas';
-import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { TextSetting } from '../src/core/document';
 import type { MakeCanvas } from '../src/core/paint';
@@ -11,6 +10,7 @@ import { namesFor, traceArtwork } from '../src/core/trace';
 import { setLettering } from '../src/server/lettering';
 import { TRACE_OPTIONS } from '../src/core/testing/judge-ink';
 import { short, shortPath } from './lib/short';
+import { writeFormatted } from './lib/written.mjs';
 
 interface Word {
   readonly id: string;
@@ -125,6 +125,6 @@ async function main(): Promise<void> {
       `${word.text}: ${strokes.length} strokes, ${strokes.reduce((n, s) => n + s.path.points.length, 0)} points`,
     );
   }
-  writeFileSync(join(import.meta.dirname, '../demo/traced.json'), `${JSON.stringify(out)}\n`);
+  await writeFormatted(join(import.meta.dirname, '../demo/traced.json'), JSON.stringify(out));
 }
 void main();

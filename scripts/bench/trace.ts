@@ -1,7 +1,7 @@
 // `npm run bench:trace`: how well ink is traced back, over families of letters and faces; a table into docs/tracing.md and
 // a picture beside it.
 import { createCanvas } from '@napi-rs/canvas';
-import { readFileSync, writeFileSync } from 'node:fs';
+import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { wholePath, type PathCommand } from '../../src/core/geometry';
 import { tracePath } from '../../src/core/paint';
@@ -18,6 +18,7 @@ import { makeCanvas } from '../../src/core/testing/face-measures';
 import { letterOutlines } from '../../src/core/document';
 import { traceInk, traceLetters, traceScale } from '../../src/core/trace';
 import { SHIPPED_FACES } from '../../src/server/lettering/shipped-faces';
+import { writeFigures } from '../lib/written.mjs';
 import { handTables, setter } from './hand';
 import { outlinesOf } from './trace-faces';
 
@@ -155,11 +156,8 @@ async function main(): Promise<void> {
   const timed = await speed();
   const { hand, written } = await handTables();
   writeFileSync(join(docs, 'tracing.png'), covered.picture);
-  const file = join(docs, 'tracing.md');
-  const head = readFileSync(file, 'utf8').split('<!-- figures -->')[0]!;
-  const date = new Date().toISOString().slice(0, 10);
   const text = [
-    `Measured ${date}. Distances in widths of the line.`,
+    'Distances in widths of the line.',
     '### Known centre-lines, stroked and traced back',
     traced.join('\n'),
     '### Forty words in each Latin face, by the rules of a hand',
@@ -172,7 +170,7 @@ async function main(): Promise<void> {
     '### Time, on the thread it runs on (Node)',
     timed.join('\n'),
   ].join('\n\n');
-  writeFileSync(file, `${head}<!-- figures -->\n\n${text}\n`);
+  await writeFigures(join(docs, 'tracing.md'), text);
   console.log(text);
 }
 void main();
