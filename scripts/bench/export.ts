@@ -3,34 +3,37 @@ import { mkdtempSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { openingTitle } from '../../demo/opening-title';
-import { startFfmpeg, webmArguments } from '../../src/server/exports/ffmpeg';
+import { startFfmpeg } from '../../src/server/exports/ffmpeg';
+import { WRITE } from '../../src/server/exports/formats';
+import { webm } from '../../src/server/exports/formats/webm';
+import { RawFrame } from '../../src/server/exports/raw-frame';
 import { renderFrames } from '../../src/server/exports/render-frames';
-import { RawFrame, writeWebm } from '../../src/server/exports/write-webm';
-import type { ExportSettings } from '../../src/contract';
+import { exportedFrames, wholeSettings } from '../../src/contract';
 import { middle, ms, report, times } from './table';
 
 const piece = openingTitle();
-const settings: ExportSettings = { format: 'webm', scale: 1, first: 10, last: 109 };
+const settings = wholeSettings({ format: 'webm', scale: 1, first: 10, last: 109 });
 const folder = mkdtempSync(join(tmpdir(), 'obelus-bench-'));
 const file = join(folder, 'title.webm');
 const size = { width: 1920, height: 1080 };
 
-const raw = new RawFrame(size.width, size.height, 1);
+const raw = new RawFrame(size.width, size.height, 1, true);
 const began = performance.now();
 const frames: Uint8Array[] = [];
-for (const frame of renderFrames(piece, settings)) frames.push(raw.take(frame).slice());
+for (const frame of renderFrames(piece, 1, exportedFrames(settings, piece.rate)))
+  frames.push(raw.take(frame).slice());
 const rendering = performance.now() - began;
 
 async function encodeOnly(): Promise<number> {
   const start = performance.now();
-  const encoder = startFfmpeg(webmArguments(size, piece.rate, file));
+  const encoder = startFfmpeg(webm.arguments({ ...size, rate: piece.rate, alpha: true }, settings, file));
   for (const frame of frames) await encoder.write(frame);
   await encoder.finish();
   return performance.now() - start;
 }
 async function whole(): Promise<number> {
   const start = performance.now();
-  await writeWebm(piece, settings, file, async () => true);
+  await WRITE.webm({ piece, settings, stem: 'title', file, progress: () => true });
   return performance.now() - start;
 }
 

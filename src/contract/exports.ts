@@ -1,22 +1,59 @@
 import { z } from 'zod';
+import { colourSchema } from '@/core/colour';
+import type { Rate } from '@/core/timing';
 import { endpoint, idParams } from './endpoint';
+import { FORMAT_IDS, formatOf, frameStep, TRANSPARENCIES, type Transparency } from './export-formats';
 
 /** The rule by which exported files go: older than so many days, but never the newest few of a piece. */
 export const EXPORTS_KEPT = { days: 30, newest: 10 } as const;
 
-export const exportFormatSchema = z.enum(['webm', 'png']);
-export type ExportFormat = z.infer<typeof exportFormatSchema>;
-
-/** What a person asks of an export. Frames count from 0; both ends are included. */
+/** What a person asks of an export. Frames count from 0; both ends are included. What is left out is as the format has it. */
 export const exportSettingsSchema = z
   .strictObject({
-    format: exportFormatSchema,
-    scale: z.union([z.literal(0.5), z.literal(1), z.literal(2)]),
+    format: z.enum(FORMAT_IDS),
+    /** Pixels of the file to a pixel of the piece. */
+    scale: z.union([z.literal(0.25), z.literal(0.5), z.literal(1), z.literal(2)]),
     first: z.number().int().min(0),
     last: z.number().int().min(0),
+    transparency: z.enum(Object.keys(TRANSPARENCIES) as [Transparency, ...Transparency[]]).optional(),
+    /** What lies beneath, or what half-transparent edges are laid over. */
+    over: colourSchema.optional(),
+    quality: z.enum(['high', 'small']).optional(),
+    /** Whether players begin again at its end. */
+    plays: z.enum(['once', 'again']).optional(),
+    /** What the first picture of a sequence is numbered. */
+    number: z.number().int().min(0).max(9_999_999).optional(),
   })
-  .refine((s) => s.last >= s.first, { path: ['last'], message: 'must not lie before the first frame' });
+  .superRefine((s, context) => {
+    const { name, shows, transparencies } = formatOf(s.format);
+    const fault = (path: string, message: string) =>
+      context.addIssue({ code: 'custom', path: [path], message });
+    if (s.last < s.first) fault('last', 'must not lie before the first frame');
+    else if (shows === 'still' && s.last !== s.first)
+      fault('last', 'must be the first frame: this is a still');
+    if (s.transparency && !transparencies.includes(s.transparency))
+      fault('transparency', `can’t be “${TRANSPARENCIES[s.transparency]}” in ${name}`);
+  });
 export type ExportSettings = z.infer<typeof exportSettingsSchema>;
+
+/** What an export is made by: nothing of it is left open. */
+export type WholeExportSettings = { readonly [K in keyof ExportSettings]-?: NonNullable<ExportSettings[K]> };
+
+/** Settings with what was left out as the format has it. */
+export const wholeSettings = (settings: ExportSettings): WholeExportSettings => ({
+  ...settings,
+  transparency: settings.transparency ?? formatOf(settings.format).transparencies[0],
+  over: settings.over ?? '#000000',
+  quality: settings.quality ?? 'high',
+  plays: settings.plays ?? 'again',
+  number: settings.number ?? settings.first,
+});
+
+/** The frames of a piece that a file holds. */
+export function exportedFrames({ format, first, last }: ExportSettings, rate: Rate): number[] {
+  const step = frameStep(formatOf(format), rate);
+  return Array.from({ length: Math.floor((last - first) / step) + 1 }, (_, i) => first + i * step);
+}
 
 const exportStatusSchema = z.enum(['queued', 'running', 'done', 'failed', 'cancelled']);
 export type ExportStatus = z.infer<typeof exportStatusSchema>;

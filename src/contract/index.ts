@@ -1,4 +1,5 @@
 export * from './endpoint';
+export * from './export-formats';
 export * from './exports';
 export * from './lettering';
 export * from './pictures';

@@ -15,7 +15,7 @@ import { createCanvas, loadImage } from '@napi-rs/canvas';
 import { unzipSync } from 'fflate';
 import { paint } from '@/core/paint';
 import { evaluate } from '@/core/scene';
-import type { ExportSummary } from '@/contract';
+import { wholeSettings, type ExportSummary } from '@/contract';
 import type { Piece } from '@/core/document';
 import { assetPath } from '../assets';
 import { closeConnection, models } from '../database';
@@ -23,9 +23,8 @@ import { freshPiece, smallPiece } from '../testing';
 import { cancelExport, closeQueue, fileStem, getExport, listExports, requestExport, retryExport } from '.';
 import { startHeartbeat } from './heartbeat';
 import { spreadColour } from './spread-colour';
-import { needFrames } from './verify';
-import { writePngZip } from './write-png-zip';
-import { writeWebm } from './write-webm';
+import { WRITE } from './formats';
+import { needFrames, videoFrames, zipEntries } from './verify';
 
 const folder = mkdtempSync(join(tmpdir(), 'obelus-exports-'));
 process.env.OBELUS_DATA = folder;
@@ -288,20 +287,24 @@ test('ffmpeg killed from outside is tried again, like a killed worker', async ()
 
 test('a full disk is an error in words, for video and pictures; what is cut short never counts as done', async () => {
   const piece = smallPiece('Full', 60);
-  const long = { format: 'webm', ...whole(piece) } as const;
-  const on = () => true;
+  const write = (format: 'webm' | 'png', file: string) =>
+    WRITE[format]({
+      piece,
+      settings: wholeSettings({ format, ...whole(piece) }),
+      stem: 'f',
+      file,
+      progress: () => true,
+    });
   // A device on which every write says that there is no space left.
-  await expect(writeWebm(piece, long, '/dev/full', on)).rejects.toThrow('The disk is full');
-  await expect(writePngZip(piece, { ...long, format: 'png' }, 'f', '/dev/full', on)).rejects.toThrow(
-    'The disk is full',
-  );
+  await expect(write('webm', '/dev/full')).rejects.toThrow('The disk is full');
+  await expect(write('png', '/dev/full')).rejects.toThrow('The disk is full');
   for (const format of ['webm', 'png'] as const) {
     const file = join(folder, `cut.${format}`);
-    if (format === 'webm') await writeWebm(piece, long, file, on);
-    else await writePngZip(piece, { ...long, format }, 'f', file, on);
-    await needFrames(file, format, 60);
+    await write(format, file);
+    const count = format === 'webm' ? videoFrames : zipEntries;
+    await needFrames(file, count, 60);
     truncateSync(file, Math.floor(statSync(file).size * 0.7));
-    await expect(needFrames(file, format, 60)).rejects.toThrow('was not written to its end');
+    await expect(needFrames(file, count, 60)).rejects.toThrow('was not written to its end');
   }
 });
 

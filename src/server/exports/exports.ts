@@ -1,12 +1,19 @@
 import { randomUUID } from 'node:crypto';
 import { Op } from 'sequelize';
-import type { ExportSettings, ExportSummary } from '@/contract';
+import {
+  exportedFrames,
+  exportSize,
+  formatOf,
+  isApart,
+  wholeSettings,
+  type ExportSettings,
+  type ExportSummary,
+} from '@/contract';
 import { cutText } from '@/core/document';
 import { models, type ExportRow } from '../database';
 import { HttpError } from '../http';
 import { validDocument } from '../pieces';
 import { sendExport } from './queue';
-import { FILE_ENDING, exportSize } from './settings';
 
 /** Most pixels a side of an exported frame may have: what the VP9 encoder and the canvas both take. */
 const MOST_SIDE = 8192;
@@ -21,6 +28,11 @@ export function fileStem(name: string): string {
     .replace(/^[ .]+|[ .]+$/g, '');
   return cutText(plain, 80) || 'piece';
 }
+
+/** Ending and media type of the file of an export; a fill and its matte lie in a zip archive. */
+export const fileTypeOf = (settings: ExportSettings): { ending: string; mediaType: string } =>
+  isApart(wholeSettings(settings).transparency) ? ZIP : formatOf(settings.format);
+const ZIP = { ending: 'zip', mediaType: 'application/zip' };
 
 function summaryOf(row: ExportRow, bytes: number | null): ExportSummary {
   const seconds = row.startedAt ? (Date.now() - row.startedAt.getTime()) / 1000 : 0;
@@ -71,14 +83,15 @@ export async function requestExport(pieceId: string, settings: ExportSettings): 
   if (Math.max(width, height) > MOST_SIDE)
     throw fault('scale', `would make frames wider than ${MOST_SIDE} px`);
   const at = settings.scale === 1 ? '' : ` ${settings.scale}x`;
+  const still = formatOf(settings.format).shows === 'still' ? ` ${settings.first}` : '';
   const row = await exports.create({
     id: randomUUID(),
     pieceId,
     revision: piece.revision,
     document,
     settings,
-    framesTotal: settings.last - settings.first + 1,
-    fileName: `${fileStem(document.name)}${at}.${FILE_ENDING[settings.format]}`,
+    framesTotal: exportedFrames(settings, document.rate).length,
+    fileName: `${fileStem(document.name)}${at}${still}.${fileTypeOf(settings).ending}`,
   });
   await sendExport(row.id);
   return summaryOf(row, null);

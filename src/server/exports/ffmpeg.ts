@@ -1,5 +1,4 @@
 import { spawn } from 'node:child_process';
-import { availableParallelism } from 'node:os';
 import { DiskFull } from '../disk';
 
 /** ffmpeg was ended from outside, as a worker may be: what it did can be done again. */
@@ -64,22 +63,3 @@ export function startFfmpeg(args: readonly string[]): Encoder {
     },
   };
 }
-
-/**
- * Arguments for WebM with VP9 and alpha from straight RGBA frames on standard input, colours marked BT.709.
- * Alpha travels as a second VP9 picture (WebM's BlockAdditional); it needs alternate reference frames off.
- */
-export const webmArguments = (
-  { width, height }: { width: number; height: number },
-  rate: { numerator: number; denominator: number },
-  file: string,
-): string[] => [
-  ...['-f', 'rawvideo', '-pix_fmt', 'rgba', '-s', `${width}x${height}`],
-  ...['-framerate', `${rate.numerator}/${rate.denominator}`, '-i', 'pipe:0', '-an'],
-  ...['-vf', 'scale=out_color_matrix=bt709:out_range=tv,format=yuva420p'],
-  ...['-c:v', 'libvpx-vp9', '-pix_fmt', 'yuva420p', '-auto-alt-ref', '0'],
-  ...['-crf', '14', '-b:v', '0', '-deadline', 'realtime', '-cpu-used', '7'],
-  ...['-row-mt', '1', '-threads', String(availableParallelism())],
-  ...['-color_range', 'tv', '-colorspace', 'bt709', '-color_primaries', 'bt709', '-color_trc', 'bt709'],
-  ...['-f', 'webm', file],
-];

@@ -1,3 +1,2 @@
 export * from './exports';
 export * from './queue';
-export * from './settings';

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { mkdir, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { QueryTypes } from 'sequelize';
+import { wholeSettings } from '@/contract';
 import { cutText } from '@/core/document';
 import { adoptFile } from '../assets';
 import { isDatabaseAway, models, type ExportRow } from '../database';
@@ -10,14 +11,11 @@ import { asDiskFull, DiskFull, needRoom } from '../disk';
 import { logError } from '../log';
 import { validDocument } from '../pieces';
 import { tidy } from '../tidy';
-import { fileStem } from './exports';
+import { fileStem, fileTypeOf } from './exports';
 import { Interrupted } from './ffmpeg';
+import { WRITE } from './formats';
 import { startHeartbeat, type Heartbeat } from './heartbeat';
 import { openWorkerQueue, QUEUE, type ExportJob } from './queue';
-import { MEDIA_TYPE } from './settings';
-import { needFrames } from './verify';
-import { writePngZip } from './write-png-zip';
-import { writeWebm } from './write-webm';
 
 /** How long a running export may be silent before it is given to another worker. */
 const SILENT_SECONDS = 10;
@@ -49,7 +47,7 @@ const DISK_MS = 1000;
 /** Writes the file of an export; false when it was stopped. */
 async function write(row: ExportRow, folder: string, file: string, beat: Heartbeat): Promise<boolean> {
   const piece = validDocument(row.document);
-  const { settings } = row;
+  const settings = wholeSettings(row.settings);
   let looked = 0;
   const progress = async (framesDone: number): Promise<boolean> => {
     if (Date.now() - looked > DISK_MS) {
@@ -59,12 +57,7 @@ async function write(row: ExportRow, folder: string, file: string, beat: Heartbe
     return beat.progress(framesDone);
   };
   await needRoom(folder);
-  const complete =
-    settings.format === 'webm'
-      ? await writeWebm(piece, settings, file, progress)
-      : await writePngZip(piece, settings, fileStem(piece.name), file, progress);
-  if (complete) await needFrames(file, settings.format, row.framesTotal);
-  return complete;
+  return WRITE[settings.format]({ piece, settings, stem: fileStem(piece.name), file, progress });
 }
 
 /** Renders one export from start to end and writes down how it went. */
@@ -83,7 +76,7 @@ async function run(exportId: string, send: (exportId: string) => Promise<unknown
       await models().exports.update({ status: 'cancelled', finishedAt: new Date() }, { where: mine });
       return;
     }
-    const asset = await adoptFile(file, MEDIA_TYPE[row.settings.format]);
+    const asset = await adoptFile(file, fileTypeOf(row.settings).mediaType);
     await models().exports.update(
       {
         status: 'done',

@@ -2,7 +2,7 @@ import { createReadStream } from 'node:fs';
 import { stat } from 'node:fs/promises';
 import { Readable } from 'node:stream';
 import { assetPath } from '@/server/assets';
-import { exportFile, MEDIA_TYPE } from '@/server/exports';
+import { exportFile, fileTypeOf } from '@/server/exports';
 import { idParams } from '@/contract';
 import { HttpError, route } from '@/server/http';
 
@@ -15,7 +15,7 @@ export const GET = route({ params: idParams }, async ({ params }) => {
   const plain = fileName.replace(/[^\x20-\x7e]|["\\]/g, '_');
   return new Response(Readable.toWeb(createReadStream(path)) as ReadableStream<Uint8Array>, {
     headers: {
-      'Content-Type': MEDIA_TYPE[settings.format],
+      'Content-Type': fileTypeOf(settings).mediaType,
       'Content-Length': String(info.size),
       'Content-Disposition': `attachment; filename="${plain}"; filename*=UTF-8''${encodeURIComponent(fileName)}`,
       'X-Content-Type-Options': 'nosniff',

@@ -1,0 +1,183 @@
+import { framesPerSecond, type Rate } from '@/core/timing';
+
+interface Size {
+  readonly width: number;
+  readonly height: number;
+}
+
+/** How what is transparent leaves in a file. */
+export const TRANSPARENCIES = {
+  straight: 'alpha, straight',
+  premultiplied: 'alpha, premultiplied',
+  edge: 'alpha of one bit',
+  over: 'over a colour',
+  matte: 'fill and matte, straight',
+  key: 'fill and matte, premultiplied',
+} as const;
+export type Transparency = keyof typeof TRANSPARENCIES;
+
+/** What may be asked of some formats beyond size and frames. */
+export type FormatOption = 'quality' | 'plays' | 'number';
+
+/** What is known of a format in which a piece leaves. What writes it stands on the server, under the same id. */
+export interface ExportFormat {
+  /** As lists call it. */
+  readonly name: string;
+  /** What is in it, in the trade's words. */
+  readonly detail: string;
+  readonly ending: string;
+  readonly mediaType: string;
+  /** Whether it moves, in one file; is a numbered run of pictures; or shows one frame. */
+  readonly shows: 'video' | 'sequence' | 'still';
+  /** What it can do with what is transparent, the most usual first. */
+  readonly transparencies: readonly [Transparency, ...Transparency[]];
+  readonly options: readonly FormatOption[];
+  /** Whether it is one file; else files in a zip archive. */
+  readonly zipped?: true;
+  /** Whether its codec takes only even widths and heights: a row or column of the ground is added. */
+  readonly even?: true;
+  /** Most frames a second it can hold: of quicker pieces every second frame leaves. */
+  readonly mostRate?: number;
+  /** Bits a pixel of the frame takes, least and most, over the sample pieces (docs/exports.md). */
+  readonly bits: readonly [number, number];
+}
+
+const ALPHA = ['straight', 'premultiplied'] as const;
+const APART = ['matte', 'key'] as const;
+
+/** All formats, in the order of lists. */
+export const EXPORT_FORMATS = {
+  webm: {
+    name: 'WebM',
+    detail: 'VP9 with alpha',
+    ending: 'webm',
+    mediaType: 'video/webm',
+    shows: 'video',
+    transparencies: ['straight', 'over', ...APART],
+    options: ['quality'],
+    bits: [0.01, 0.1],
+  },
+  prores: {
+    name: 'MOV, ProRes',
+    detail: 'ProRes 4444 with alpha',
+    ending: 'mov',
+    mediaType: 'video/quicktime',
+    shows: 'video',
+    transparencies: [...ALPHA, 'over', ...APART],
+    options: [],
+    bits: [0.3, 1],
+  },
+  lossless: {
+    name: 'MOV, lossless',
+    detail: 'Animation (run lengths), 8 bits of RGBA',
+    ending: 'mov',
+    mediaType: 'video/quicktime',
+    shows: 'video',
+    transparencies: [...ALPHA, 'over', ...APART],
+    options: [],
+    bits: [0.05, 0.5],
+  },
+  mp4: {
+    name: 'MP4',
+    detail: 'H.264',
+    ending: 'mp4',
+    mediaType: 'video/mp4',
+    shows: 'video',
+    transparencies: ['over', ...APART],
+    options: ['quality'],
+    even: true,
+    bits: [0.01, 0.1],
+  },
+  apng: {
+    name: 'APNG',
+    detail: 'animated PNG with alpha, lossless',
+    ending: 'png',
+    mediaType: 'image/apng',
+    shows: 'video',
+    transparencies: ['straight', 'over'],
+    options: ['plays'],
+    bits: [0.05, 0.5],
+  },
+  webp: {
+    name: 'WebP',
+    detail: 'animated WebP with alpha',
+    ending: 'webp',
+    mediaType: 'image/webp',
+    shows: 'video',
+    transparencies: ['straight', 'over'],
+    options: ['quality', 'plays'],
+    bits: [0.02, 0.2],
+  },
+  gif: {
+    name: 'GIF',
+    detail: '256 colours',
+    ending: 'gif',
+    mediaType: 'image/gif',
+    shows: 'video',
+    transparencies: ['edge', 'over'],
+    options: ['plays'],
+    mostRate: 50,
+    bits: [0.02, 0.3],
+  },
+  png: {
+    name: 'PNG sequence',
+    detail: 'numbered PNG pictures in a zip',
+    ending: 'zip',
+    mediaType: 'application/zip',
+    shows: 'sequence',
+    transparencies: [...ALPHA, 'over', ...APART],
+    options: ['number'],
+    zipped: true,
+    bits: [0.05, 0.5],
+  },
+  'still-png': {
+    name: 'PNG still',
+    detail: 'one frame, lossless',
+    ending: 'png',
+    mediaType: 'image/png',
+    shows: 'still',
+    transparencies: [...ALPHA, 'over', ...APART],
+    options: [],
+    bits: [0.05, 0.5],
+  },
+  'still-webp': {
+    name: 'WebP still',
+    detail: 'one frame',
+    ending: 'webp',
+    mediaType: 'image/webp',
+    shows: 'still',
+    transparencies: ['straight', 'over'],
+    options: [],
+    bits: [0.05, 0.5],
+  },
+} as const satisfies Record<string, ExportFormat>;
+export type FormatId = keyof typeof EXPORT_FORMATS;
+
+export const FORMAT_IDS = Object.keys(EXPORT_FORMATS) as [FormatId, ...FormatId[]];
+
+/** What is known of a format. */
+export const formatOf = (id: FormatId): ExportFormat => EXPORT_FORMATS[id];
+
+/** Whether what leaves is two files: a fill and its matte. */
+export const isApart = (transparency: Transparency): boolean =>
+  transparency === 'matte' || transparency === 'key';
+
+/** Whether a colour is asked for: to lie beneath, or for half-transparent edges to be laid over. */
+export const needsColour = (transparency: Transparency): boolean =>
+  transparency === 'over' || transparency === 'edge';
+
+/** How many frames of a piece make one of the file: formats that hold fewer a second leave frames out. */
+export const frameStep = (format: ExportFormat, rate: Rate): number =>
+  format.mostRate ? Math.max(1, Math.ceil(framesPerSecond(rate) / format.mostRate - 1e-9)) : 1;
+
+/** Pixels of the frames of a file, as they are painted. */
+export const exportSize = (size: Size, scale: number): Size => ({
+  width: Math.max(1, Math.round(size.width * scale)),
+  height: Math.max(1, Math.round(size.height * scale)),
+});
+
+/** Pixels of the frames of a file, as the format holds them. */
+export function fileSize(format: ExportFormat, size: Size, scale: number): Size {
+  const { width, height } = exportSize(size, scale);
+  return format.even ? { width: width + (width % 2), height: height + (height % 2) } : { width, height };
+}

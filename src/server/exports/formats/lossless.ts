@@ -1,0 +1,12 @@
+import { rawInput } from '../ffmpeg-arguments';
+import type { Codec } from '../write-video';
+
+/** QuickTime Animation: every pixel as it was painted, in run lengths. */
+export const lossless: Codec = {
+  lossy: false,
+  arguments: (frames, _, file) => [
+    ...rawInput(frames),
+    ...['-c:v', 'qtrle', '-pix_fmt', frames.alpha ? 'argb' : 'rgb24'],
+    ...['-f', 'mov', file],
+  ],
+};

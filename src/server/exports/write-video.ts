@@ -1,0 +1,64 @@
+import { rm } from 'node:fs/promises';
+import { exportedFrames, exportSize, formatOf, frameStep, type WholeExportSettings } from '@/contract';
+import type { Rate } from '@/core/timing';
+import type { ExportJob, WriteFormat } from './export-job';
+import { startFfmpeg } from './ffmpeg';
+import type { Frames } from './ffmpeg-arguments';
+import { leavingFrames } from './leaving-frames';
+import { renderFrames } from './render-frames';
+import { needFrames, videoFrames, type CountFrames } from './verify';
+import { openZip } from './zip-file';
+
+/** How ffmpeg makes a format of frames. */
+export interface Codec {
+  /** Arguments of ffmpeg for raw RGBA frames on standard input; the file comes last. */
+  readonly arguments: (frames: Frames, settings: WholeExportSettings, file: string) => readonly string[];
+  /** Whether colour is kept at a lower resolution than alpha, or not to the last bit. */
+  readonly lossy: boolean;
+  /** Reads a finished file back; where absent, ffprobe does. */
+  readonly count?: (rate: Rate) => CountFrames;
+}
+
+/** The rate of a file: that of the piece, or a part of it where the format holds no more. */
+export function fileRate({ piece, settings }: ExportJob): Rate {
+  const { numerator, denominator } = piece.rate;
+  return { numerator, denominator: denominator * frameStep(formatOf(settings.format), piece.rate) };
+}
+
+/** What makes video files of a codec: one, or a fill and its matte in a zip archive. */
+export const videoWriter =
+  (codec: Codec): WriteFormat =>
+  async (job) => {
+    const { piece, settings, file, stem, progress } = job;
+    const frames = exportedFrames(settings, piece.rate);
+    const rate = fileRate(job);
+    const leaving = leavingFrames(piece, settings, codec.lossy);
+    const apart = leaving.names.length > 1;
+    const alpha = ['straight', 'premultiplied', 'edge'].includes(settings.transparency);
+    const files = leaving.names.map((name) => (apart ? `${file}.${name}` : file));
+    const told = { ...exportSize(piece.size, settings.scale), rate, alpha };
+    const encoders = files.map((one) => startFfmpeg(codec.arguments(told, settings, one)));
+    try {
+      let done = 0;
+      for (const frame of renderFrames(piece, settings.scale, frames)) {
+        // While ffmpeg encodes this frame the next one is painted; its pixels are touched only when this is read.
+        const bytes = leaving.take(frame);
+        await Promise.all(encoders.map((encoder, i) => encoder.write(bytes[i]!)));
+        if (!(await progress(++done))) return false;
+      }
+      for (const encoder of encoders) await encoder.finish();
+      const count = codec.count?.(rate) ?? videoFrames;
+      for (const one of files) await needFrames(one, count, frames.length);
+      if (apart) {
+        const zip = openZip(file);
+        const { ending } = formatOf(settings.format);
+        for (const [i, name] of leaving.names.entries())
+          await zip.addFile(`${stem} ${name}.${ending}`, files[i]!);
+        await zip.end();
+      }
+      return true;
+    } finally {
+      for (const encoder of encoders) encoder.kill();
+      if (apart) for (const one of files) await rm(one, { force: true });
+    }
+  };

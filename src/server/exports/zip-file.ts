@@ -1,0 +1,71 @@
+import { createReadStream, createWriteStream } from 'node:fs';
+import { once } from 'node:events';
+import { finished } from 'node:stream/promises';
+import { Zip, ZipPassThrough } from 'fflate';
+import { asDiskFull } from '../disk';
+
+/** The earliest moment that a zip archive can hold. */
+const UNDATED = new Date(1980, 0, 1);
+
+/** What the sizes and counts of an archive without the 64-bit extension can say (APPNOTE 4.3 and 4.4). */
+const MOST = { bytes: 0xffff_ffff, entries: 0xffff };
+
+/** A zip archive being written: its entries are stored, as pictures and video are compressed already. */
+export interface ZipFile {
+  add(name: string, bytes: Uint8Array): Promise<void>;
+  /** Adds what a file holds. */
+  addFile(name: string, file: string): Promise<void>;
+  /** Resolves when all of it is on the disk. */
+  end(): Promise<void>;
+  /** Leaves it unfinished. */
+  abort(): void;
+}
+
+/** Begins a zip archive. Without a clock in it the same entries are the same bytes. */
+export function openZip(file: string): ZipFile {
+  const out = createWriteStream(file);
+  // A disk that fills up is an error of the stream, at any moment.
+  const failed = once(out, 'error').then(([error]) => {
+    throw asDiskFull(error);
+  });
+  failed.catch(() => {});
+  const zip = new Zip((error, chunk, final) => {
+    if (error) out.destroy(error);
+    else out.write(chunk);
+    if (final) out.end();
+  });
+  let bytes = 0;
+  let entries = 0;
+  const begin = (name: string): ZipPassThrough => {
+    if (++entries > MOST.entries)
+      throw new Error(`A zip archive holds ${MOST.entries} files at most. Export the frames in parts.`);
+    const entry = new ZipPassThrough(name);
+    entry.mtime = UNDATED;
+    zip.add(entry);
+    return entry;
+  };
+  const push = async (entry: ZipPassThrough, chunk: Uint8Array, last: boolean): Promise<void> => {
+    bytes += chunk.length;
+    if (bytes > MOST.bytes)
+      throw new Error('A zip archive holds 4 GB at most. Export the frames in parts, or at a smaller size.');
+    entry.push(chunk, last);
+    if (out.destroyed) await failed;
+    if (out.writableNeedDrain) await Promise.race([once(out, 'drain'), failed]);
+  };
+  return {
+    add: (name, whole) => push(begin(name), whole, true),
+    async addFile(name, from) {
+      const entry = begin(name);
+      for await (const chunk of createReadStream(from)) await push(entry, chunk as Buffer, false);
+      await push(entry, new Uint8Array(0), true);
+    },
+    async end() {
+      zip.end();
+      await Promise.race([finished(out), failed]);
+    },
+    abort() {
+      zip.terminate();
+      out.destroy();
+    },
+  };
+}
