@@ -40,7 +40,7 @@ test('from the project list to an alpha video: a new piece, a drawn line, a soft
   await expect(desk.lane(0)).toHaveAccessibleName('1 Stroke 1');
 
   await page.getByRole('button', { name: 'Export' }).click();
-  await page.getByRole('radio', { name: '0.5×' }).click();
+  await page.getByRole('radio', { name: '½×' }).click();
   await page.getByRole('button', { name: 'Start export' }).click();
   const done = page.locator('li[data-status="done"]');
   await expect(done).toBeVisible({ timeout: 40_000 });

@@ -5,3 +5,4 @@ export * from './lettering';
 export * from './pictures';
 export * from './pieces';
 export * from './projects';
+export * from './receivers';

@@ -1,0 +1,72 @@
+import type { ExportSettings } from './exports';
+
+/** A kind of place that a file goes to: what it is called, what it is sent, and why. */
+export interface Receiver {
+  readonly name: string;
+  /** What decides of the file. */
+  readonly sent: Pick<ExportSettings, 'format' | 'transparency' | 'quality' | 'over' | 'plays'>;
+  readonly why: string;
+}
+
+/** Kinds of places that files go to, in the order of lists: what each is sent is common practice. */
+export const RECEIVERS = {
+  editing: {
+    name: 'An editing program that keeps transparency',
+    sent: { format: 'prores', transparency: 'straight' },
+    why: 'ProRes 4444 keeps colour at full resolution and sixteen bits of alpha; the film is laid over footage as it is.',
+  },
+  dropping: {
+    name: 'An editing program that drops transparency',
+    sent: { format: 'prores', transparency: 'matte' },
+    why: 'Two films of the same frames: the picture, and its alpha as grey. The second is set as a luminance matte of the first.',
+  },
+  light: {
+    name: 'A layer that adds light (screen, add)',
+    sent: { format: 'mp4', transparency: 'over', over: '#000000', quality: 'high' },
+    why: 'What is black adds nothing, so the picture over black needs no alpha. Dark ink is not seen this way.',
+  },
+  page: {
+    name: 'A web page',
+    sent: { format: 'webm', transparency: 'straight', quality: 'high' },
+    why: 'Browsers play VP9 with its alpha over whatever lies beneath; give the page an MP4 beside it for those that don’t.',
+  },
+  social: {
+    name: 'Chat and social',
+    sent: { format: 'mp4', transparency: 'over', quality: 'high' },
+    why: 'H.264 in MP4 plays everywhere. It has no alpha: choose the colour beneath.',
+  },
+  message: {
+    name: 'A message that shows pictures, not films',
+    sent: { format: 'gif', transparency: 'edge', plays: 'again' },
+    why: 'GIF is shown as a picture and plays by itself. A pixel is there or not: choose the colour that edges are laid over.',
+  },
+  sticker: {
+    name: 'A sticker, in colours as they are',
+    sent: { format: 'webp', transparency: 'straight', quality: 'high', plays: 'again' },
+    why: 'Animated WebP keeps every colour and soft edges, at a fraction of the size of pictures.',
+  },
+  compositing: {
+    name: 'Pictures for compositing',
+    sent: { format: 'png', transparency: 'straight' },
+    why: 'Every frame without loss, with straight alpha as PNG has it, numbered.',
+  },
+  mixer: {
+    name: 'A broadcast mixer with key and fill',
+    sent: { format: 'prores', transparency: 'key' },
+    why: 'The fill is over black already, and the key says what it covers: two films of the same frames, as mixers add them.',
+  },
+  still: {
+    name: 'A poster, a page, a thumbnail',
+    sent: { format: 'still-png', transparency: 'straight' },
+    why: 'One frame without loss, with straight alpha.',
+  },
+} as const satisfies Record<string, Receiver>;
+export type ReceiverId = keyof typeof RECEIVERS;
+
+/** The kind of place that settings are for; null where none is sent just these. */
+export const receiverOf = (settings: ExportSettings): ReceiverId | null =>
+  (Object.keys(RECEIVERS) as ReceiverId[]).find((id) =>
+    Object.entries(RECEIVERS[id].sent).every(
+      ([key, value]) => settings[key as keyof ExportSettings] === value,
+    ),
+  ) ?? null;
