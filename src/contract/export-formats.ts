@@ -34,6 +34,8 @@ export interface ExportFormat {
   readonly options: readonly FormatOption[];
   /** Whether it is one file; else files in a zip archive. */
   readonly zipped?: true;
+  /** Whether it holds shapes and not pixels. */
+  readonly vector?: true;
   /** Whether its codec takes only even widths and heights: a row or column of the ground is added. */
   readonly even?: true;
   /** Most frames a second it can hold: of quicker pieces every second frame leaves. */
@@ -130,6 +132,17 @@ export const EXPORT_FORMATS = {
     zipped: true,
     bits: [0.05, 0.5],
   },
+  svg: {
+    name: 'SVG, animated',
+    detail: 'vectors that move by themselves, in one file without script',
+    ending: 'svg',
+    mediaType: 'image/svg+xml',
+    shows: 'video',
+    transparencies: ['straight', 'over'],
+    options: ['plays'],
+    vector: true,
+    bits: [0.01, 0.15],
+  },
   'still-png': {
     name: 'PNG still',
     detail: 'one frame, lossless',
@@ -149,6 +162,17 @@ export const EXPORT_FORMATS = {
     transparencies: ['straight', 'over'],
     options: [],
     bits: [0.05, 0.5],
+  },
+  'still-svg': {
+    name: 'SVG still',
+    detail: 'one frame, vectors',
+    ending: 'svg',
+    mediaType: 'image/svg+xml',
+    shows: 'still',
+    transparencies: ['straight', 'over'],
+    options: [],
+    vector: true,
+    bits: [0.1, 2],
   },
 } as const satisfies Record<string, ExportFormat>;
 export type FormatId = keyof typeof EXPORT_FORMATS;

@@ -30,6 +30,11 @@ export const RECEIVERS = {
     sent: { format: 'webm', transparency: 'straight', quality: 'high' },
     why: 'Browsers play VP9 with its alpha over whatever lies beneath; give the page an MP4 beside it for those that don’t.',
   },
+  vector: {
+    name: 'A web page, as vectors; another animator',
+    sent: { format: 'svg', transparency: 'straight', plays: 'again' },
+    why: 'SVG moves by itself, is sharp at any size and can be taken apart. Strokes stay strokes; tapers and dashes are shapes, frame by frame.',
+  },
   social: {
     name: 'Chat and social',
     sent: { format: 'mp4', transparency: 'over', quality: 'high' },

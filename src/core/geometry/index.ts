@@ -2,6 +2,7 @@ export * from './arc';
 export * from './arc-length';
 export * from './bounds';
 export * from './commands';
+export * from './compact-path-data';
 export * from './corners';
 export * from './cubic';
 export * from './fit';

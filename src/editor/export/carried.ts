@@ -25,6 +25,14 @@ function isSoft(layer: Layer): boolean {
   );
 }
 
+/** Whether a layer is a shape of its own at every frame while it grows: a pen of changing width, dashes, effects that redraw it. */
+function isBaked(layer: Layer): boolean {
+  if ((layer.effects ?? []).some(({ on, is }) => on && !LIGHT.includes(is.kind))) return true;
+  if (layer.type !== 'stroke') return false;
+  const { widths, taper, dashes, line, gradient } = layer.ink;
+  return Boolean(widths ?? taper ?? dashes ?? line ?? gradient);
+}
+
 /** What of a piece a file of these settings will not hold, in words. */
 export function notCarried(piece: Piece, settings: WholeExportSettings): Loss[] {
   const format = formatOf(settings.format);
@@ -47,6 +55,19 @@ export function notCarried(piece: Piece, settings: WholeExportSettings): Loss[] 
       what: `${format.name} holds ${format.mostRate} frames a second at most: every ${step === 2 ? 'second' : `${step}th`} frame leaves, ${(framesPerSecond(piece.rate) / step).toFixed(2).replace(/\.?0+$/, '')} a second.`,
       layers: [],
     });
+  if (settings.format === 'svg') {
+    if (piece.shutter)
+      losses.push({
+        what: 'Motion blur is left out: it is a sum of many pictures. A still has it.',
+        layers: [],
+      });
+    const baked = named(isBaked);
+    if (baked.length > 0)
+      losses.push({
+        what: 'Drawn anew frame by frame, which takes room, as SVG has no word for it',
+        layers: baked,
+      });
+  }
   const { width, height } = fileSize(format, piece.size, settings.scale);
   if (
     width !== Math.round(piece.size.width * settings.scale) ||

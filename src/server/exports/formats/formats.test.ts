@@ -126,7 +126,8 @@ async function framesOf(
 /** How far the colour of inked pixels may be off in the mean, of 255: colour at a quarter of the resolution shows at edges. */
 const LOSSY: Partial<Record<FormatId, number>> = { webm: 6, prores: 0.5, mp4: 6, gif: 1 };
 
-const cases = FORMAT_IDS.flatMap((format) =>
+/** Vectors are compared in a browser (e2e/vectors.spec.ts). */
+const cases = FORMAT_IDS.filter((format) => !formatOf(format).vector).flatMap((format) =>
   EXPORT_FORMATS[format].transparencies.map((transparency) => ({ format, transparency })),
 );
 

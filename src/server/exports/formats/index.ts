@@ -9,6 +9,7 @@ import { mp4 } from './mp4';
 import { writePngSequence } from './png-sequence';
 import { prores } from './prores';
 import { stillWriter } from './still';
+import { writeSvgFile } from './svg';
 import { webm } from './webm';
 import { webp } from './webp';
 
@@ -24,4 +25,6 @@ export const WRITE: Readonly<Record<FormatId, WriteFormat>> = {
   png: writePngSequence,
   'still-png': stillWriter(pngOf),
   'still-webp': stillWriter(webpOf),
+  svg: writeSvgFile,
+  'still-svg': writeSvgFile,
 };

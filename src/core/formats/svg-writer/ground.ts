@@ -1,0 +1,92 @@
+import { rampAt } from '../../colour';
+import { RIB, type ColourRibbon } from '../../ink';
+import { element, short } from './element';
+
+/** How much of a gradient one slice of a single colour may span, and how far it reaches under the next, px. */
+const STEP = 1 / 64;
+const LAP = 0.75;
+/** Pixels that the ground is wider than the stroke, as where it is painted. */
+const HEM = 2.5;
+
+interface Rib {
+  readonly x: number;
+  readonly y: number;
+  readonly alongX: number;
+  readonly alongY: number;
+  readonly share: number;
+  readonly half: number;
+}
+
+const ribAt = (ribs: readonly number[], i: number): Rib => {
+  const [x, y, alongX, alongY, share, half] = ribs.slice(i * RIB.size, (i + 1) * RIB.size) as [
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+  ];
+  return { x, y, alongX, alongY, share, half };
+};
+
+const between = (a: Rib, b: Rib, t: number): Rib => {
+  const mix = (p: number, q: number) => p + (q - p) * t;
+  const [x, y] = [mix(a.alongX, b.alongX), mix(a.alongY, b.alongY)];
+  const size = Math.hypot(x, y) || 1;
+  return {
+    x: mix(a.x, b.x),
+    y: mix(a.y, b.y),
+    alongX: x / size,
+    alongY: y / size,
+    share: mix(a.share, b.share),
+    half: mix(a.half, b.half),
+  };
+};
+
+const ribsOf = ({ ribs }: ColourRibbon): Rib[] =>
+  Array.from({ length: ribs.length / RIB.size }, (_, i) => ribAt(ribs, i));
+
+/** A ribbon of colour as slices, each of one colour, the later over the earlier. */
+export function groundSlices(ribbon: ColourRibbon): string {
+  const all = ribsOf(ribbon);
+  if (all.length < 2) return '';
+  const slices: [Rib, Rib][] = [];
+  for (let i = 0; i + 1 < all.length; i++) {
+    const [a, b] = [all[i]!, all[i + 1]!];
+    const parts = Math.max(1, Math.ceil(Math.abs(b.share - a.share) / STEP));
+    for (let k = 0; k < parts; k++) slices.push([between(a, b, k / parts), between(a, b, (k + 1) / parts)]);
+  }
+  return slices
+    .map(([a, b], i) => {
+      const back = i === 0 ? ribbon.reach : 0;
+      const on = i === slices.length - 1 ? ribbon.reach : LAP;
+      const corner = ({ x, y, alongX, alongY, half }: Rib, side: 1 | -1, ahead: number) => {
+        const wide = (half + HEM) * side;
+        return `${short(x + alongX * ahead - alongY * wide)} ${short(y + alongY * ahead + alongX * wide)}`;
+      };
+      const d = `M${corner(a, 1, -back)}L${corner(b, 1, on)}L${corner(b, -1, on)}L${corner(a, -1, -back)}Z`;
+      const { colour, opacity } = rampAt(ribbon.stops, Math.min(1, Math.max(0, (a.share + b.share) / 2)));
+      return element('path', {
+        d,
+        fill: colour,
+        'fill-opacity': opacity < 1 ? short(opacity, 3) : undefined,
+      });
+    })
+    .join('');
+}
+
+/** Whether one ribbon lies on another: what is kept of it may as well be kept of the other. */
+export function liesOn(part: ColourRibbon, whole: ColourRibbon): boolean {
+  if (part === whole) return true;
+  if (JSON.stringify(part.stops) !== JSON.stringify(whole.stops)) return false;
+  const ribs = ribsOf(whole);
+  return ribsOf(part).every((rib) =>
+    ribs.some((a, i) => {
+      const b = ribs[i + 1];
+      if (!b || rib.share < a.share - 1e-6 || rib.share > b.share + 1e-6) return false;
+      const t = b.share > a.share ? (rib.share - a.share) / (b.share - a.share) : 0;
+      const on = between(a, b, t);
+      return Math.hypot(on.x - rib.x, on.y - rib.y) < 1.5 && rib.half <= on.half + 0.5;
+    }),
+  );
+}

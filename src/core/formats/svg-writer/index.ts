@@ -1,0 +1,1 @@
+export { writeSvg, type Film } from './write-svg';

@@ -1,0 +1,48 @@
+import type { DrawList } from '../../draw';
+import { tracksOf } from '../tracks';
+import type { Clock } from './clock';
+import { Definitions } from './definitions';
+import { element, short, text } from './element';
+import { blurBeyond, writeTracks } from './write-tracks';
+
+/** A film as it is written: its frames one after another, in piece pixels. */
+export interface Film {
+  readonly name: string;
+  /** What each frame shows. */
+  readonly lists: readonly DrawList[];
+  readonly framesPerSecond: number;
+  readonly plays: 'again' | 'once';
+  /** The frame, counted within the film, that is seen where animations are not played. */
+  readonly still: number;
+  /** Pixels the picture is shown at to one of the piece. */
+  readonly scale: number;
+  /** What lies beneath; where absent nothing does. */
+  readonly over?: string;
+}
+
+/**
+ * A film as one SVG file without script: SMIL (SVG Animations Level 2) moves what changes. Strokes that grow are trimmed by
+ * their dashes, groups seen through others are masks, blends are CSS; what SVG has no word for stands frame by frame as paths.
+ * Of one frame it is a still. Every frame is the draw list that was painted.
+ */
+export function writeSvg({ name, lists, framesPerSecond, plays, still, scale, over }: Film): string {
+  const { width, height } = lists[0]!;
+  const clock: Clock = { frames: lists.length, seconds: lists.length / framesPerSecond, plays, still };
+  const beyond = blurBeyond(lists.map(({ items }) => items));
+  const region = { x: -beyond, y: -beyond, width: width + 2 * beyond, height: height + 2 * beyond };
+  const defs = new Definitions();
+  const content = writeTracks({ clock, defs, region }, tracksOf(lists.map(({ items }) => items)));
+  return `${element(
+    'svg',
+    {
+      xmlns: 'http://www.w3.org/2000/svg',
+      width: short(width * scale),
+      height: short(height * scale),
+      viewBox: `0 0 ${width} ${height}`,
+    },
+    element('title', {}, text(name)) +
+      defs.toString() +
+      (over ? element('rect', { width, height, fill: over }) : '') +
+      content,
+  )}\n`;
+}

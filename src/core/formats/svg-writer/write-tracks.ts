@@ -1,0 +1,307 @@
+import { filterReach, type DrawItem, type GroupItem, type ShapeItem } from '../../draw';
+import { compactPathData } from '../../geometry';
+import type { ColourRibbon } from '../../ink';
+import { MITER_LIMIT } from '../../ink';
+import { sampleOf, trimOf, type GroupTrack, type ShapeTrack, type Track } from '../tracks';
+import { gliding, stepping, type Clock, type Moving } from './clock';
+import { paintOf, type Definitions } from './definitions';
+import { element, short } from './element';
+import { blackening, filterOf, type Region } from './filters';
+import { groundSlices, liesOn } from './ground';
+
+/** What everything in a film is written by. */
+export interface Writing {
+  readonly clock: Clock;
+  readonly defs: Definitions;
+  /** Where masks and filters may leave ink. */
+  readonly region: Region;
+}
+
+/** Fills what is not there at a frame with what is there at the nearest one before, or first. */
+function held<T>(values: readonly (T | null)[]): T[] {
+  let last = values.find((value) => value !== null)!;
+  return values.map((value) => (last = value ?? last));
+}
+
+/** Whether something is there, as `display` says it; undefined where it always is. */
+function presence({ clock }: Writing, items: readonly (DrawItem | null)[]): Moving | null {
+  if (items.every((item) => item !== null)) return null;
+  return stepping(
+    clock,
+    'display',
+    items.map((item) => (item ? 'inline' : 'none')),
+  );
+}
+
+/** Numbers in time, one a frame: opacity, width. */
+const number = (
+  { clock }: Writing,
+  name: string,
+  values: readonly (number | null)[],
+  off: number,
+  digits: number,
+) =>
+  gliding(
+    clock,
+    name,
+    values.map((value) => (value === null ? null : [value])),
+    off,
+    ([n]) => short(n!, digits),
+  );
+
+const CSS_BLEND = { add: 'plus-lighter' } as const;
+
+/** How an item meets what it lies over, as CSS says it. */
+function styleOf({ blend, operator }: DrawItem, isolated = false): string | undefined {
+  const mode = blend ?? (operator === 'add' ? CSS_BLEND.add : undefined);
+  const parts = [...(isolated ? ['isolation:isolate'] : []), ...(mode ? [`mix-blend-mode:${mode}`] : [])];
+  return parts.length > 0 ? parts.join(';') : undefined;
+}
+
+/** The path of a shape through time: one that is trimmed by its dashes where its frames are parts of it, else path by path. */
+function pathMoves(
+  writing: Writing,
+  { items }: ShapeTrack,
+): { attributes: Record<string, string>; moves: string } {
+  const { clock } = writing;
+  const first = sampleOf({ kind: 'shape', items });
+  const trim =
+    first.kind === 'stroke' && !first.dashes && !first.transform
+      ? trimOf(items.map((one) => one?.path ?? null))
+      : null;
+  if (!trim) {
+    const texts = new Map<ShapeItem['path'], string>();
+    const data = held(
+      items.map((item) => {
+        if (!item) return null;
+        let text = texts.get(item.path);
+        if (text === undefined) texts.set(item.path, (text = compactPathData(item.path, 3)));
+        return text;
+      }),
+    );
+    const { value, moves } = stepping(clock, 'd', data);
+    return { attributes: { d: value }, moves };
+  }
+  const gap = Math.ceil(trim.length) + 10;
+  // A dash that is longer than its path hides where it ends: that of the whole path has no end to be seen.
+  const dash = gliding(
+    clock,
+    'stroke-dasharray',
+    trim.spans.map(
+      (span) => span && [span.to - span.from + (span.to >= trim.length && span.from <= 0 ? 5 : 0)],
+    ),
+    0.05,
+    ([length]) => `${short(length!)} ${gap}`,
+  );
+  const offset = gliding(
+    clock,
+    'stroke-dashoffset',
+    trim.spans.map((span) => span && [-span.from]),
+    0.05,
+    ([from]) => short(from!),
+  );
+  return {
+    attributes: {
+      d: compactPathData(trim.path, 3),
+      'stroke-dasharray': dash.value,
+      ...((offset.moves || offset.value !== '0') && { 'stroke-dashoffset': offset.value }),
+    },
+    moves: dash.moves + offset.moves,
+  };
+}
+
+function shapeElement(writing: Writing, track: ShapeTrack, black: boolean): string {
+  const { clock, defs } = writing;
+  const { items } = track;
+  const first = sampleOf(track);
+  const shown = presence(writing, items);
+  const path = pathMoves(writing, track);
+  const opacity = number(
+    writing,
+    'opacity',
+    items.map((item) => item?.opacity ?? null),
+    0.002,
+    4,
+  );
+  const paintName = first.kind;
+  const paint: Moving =
+    black || typeof first.colour !== 'string'
+      ? { value: black ? '#000' : paintOf(first.colour, defs), moves: '' }
+      : stepping(clock, paintName, held(items.map((item) => (item ? (item.colour as string) : null))));
+  const width =
+    first.kind === 'stroke'
+      ? number(
+          writing,
+          'stroke-width',
+          items.map((item) => (item?.kind === 'stroke' ? item.width : null)),
+          0.02,
+          3,
+        )
+      : null;
+  return element(
+    'path',
+    {
+      ...path.attributes,
+      ...(first.kind === 'fill'
+        ? { fill: paint.value, 'fill-rule': first.rule }
+        : {
+            fill: 'none',
+            stroke: paint.value,
+            'stroke-width': width!.value,
+            'stroke-linecap': first.cap === 'butt' ? undefined : first.cap,
+            'stroke-linejoin': first.join === 'miter' ? undefined : first.join,
+            'stroke-miterlimit':
+              first.join === 'miter' && (first.miterLimit ?? MITER_LIMIT) !== 4
+                ? (first.miterLimit ?? MITER_LIMIT)
+                : undefined,
+            ...(first.dashes && {
+              'stroke-dasharray': first.dashes.map((n) => short(n, 3)).join(' '),
+              'stroke-dashoffset': first.dashPhase,
+            }),
+            transform: first.transform && `matrix(${first.transform.map((n) => short(n, 6)).join(' ')})`,
+          }),
+      opacity: opacity.value === '1' && !opacity.moves ? undefined : opacity.value,
+      display: shown?.value === 'none' ? 'none' : undefined,
+      style: styleOf(first),
+    },
+    (shown?.moves ?? '') + path.moves + opacity.moves + paint.moves + (width?.moves ?? ''),
+  );
+}
+
+/** The ground of a group through time: that of all frames at once where each lies on the longest, else frame by frame. */
+function groundOf({ clock }: Writing, { items }: GroupTrack): string {
+  const grounds = items.map((item) => item?.ground ?? null);
+  const known = [...new Set(grounds.filter((one): one is ColourRibbon => one !== null))];
+  if (known.length === 0) return '';
+  const longest = known.reduce((a, b) => (b.ribs.length > a.ribs.length ? b : a));
+  if (known.every((one) => liesOn(one, longest))) return groundSlices(longest);
+  return known
+    .map((ground) => {
+      const { value, moves } = stepping(
+        clock,
+        'display',
+        grounds.map((one) => (one === ground ? 'inline' : 'none')),
+      );
+      return element('g', { display: value === 'none' ? value : undefined }, moves + groundSlices(ground));
+    })
+    .join('');
+}
+
+/** A mask of a content, by its alpha or by its brightness. */
+function maskOf({ defs, region }: Writing, content: string, by: 'alpha' | 'luminance'): string {
+  const { x, y, width, height } = region;
+  const place = { maskUnits: 'userSpaceOnUse', x, y, width, height };
+  return `url(#${defs.id('mask', by + content, (id) =>
+    element('mask', { id, ...place, style: by === 'alpha' ? 'mask-type:alpha' : undefined }, content),
+  )})`;
+}
+
+const whole = (
+  { region: { x, y, width, height } }: Writing,
+  attributes: Record<string, string>,
+  moves = '',
+) => element('rect', { x, y, width, height, ...attributes }, moves);
+
+/** What lies in something, one over another; items that cut, keep or lie atop what is below them become masks. */
+function stacked(writing: Writing, tracks: readonly Track[], below: string, share?: number): string {
+  const { defs, region } = writing;
+  let content = below;
+  for (const track of tracks) {
+    const { operator } = sampleOf(track);
+    const own = (black = false) => trackElement(writing, track, black, share);
+    if (operator === 'keep') {
+      // Where it is absent nothing is taken away.
+      const absent = presence(
+        writing,
+        (track.items as readonly (DrawItem | null)[]).map((item) => (item ? null : ABSENT)),
+      );
+      const open =
+        track.items.every((item) => item !== null) || !absent
+          ? ''
+          : whole(
+              writing,
+              { fill: '#fff', ...(absent.value === 'none' && { display: 'none' }) },
+              absent.moves,
+            );
+      content = content && element('g', { mask: maskOf(writing, open + own(), 'alpha') }, content);
+    } else if (operator === 'erase') {
+      const black =
+        track.kind === 'group' ? element('g', { filter: blackening(region, defs) }, own()) : own(true);
+      content =
+        content &&
+        element(
+          'g',
+          { mask: maskOf(writing, whole(writing, { fill: '#fff' }) + black, 'luminance') },
+          content,
+        );
+    } else if (operator === 'atop') {
+      const mask = maskOf(writing, content, 'alpha');
+      content += element('g', { mask }, own());
+    } else content += own();
+  }
+  return content;
+}
+/** Stands for an item where another is absent. */
+const ABSENT: ShapeItem = { kind: 'fill', path: [], colour: '#ffffff', opacity: 1 };
+
+const blends = (track: Track): boolean => {
+  const { blend, operator } = sampleOf(track);
+  return Boolean(blend) || operator === 'add';
+};
+
+function groupElement(writing: Writing, track: GroupTrack, share?: number): string {
+  const { items, children } = track;
+  const first = sampleOf(track);
+  const moments = first.moments ? Math.max(...items.map((item) => item?.items.length ?? 0)) : 0;
+  const content = stacked(writing, children, groundOf(writing, track), moments > 0 ? 1 / moments : undefined);
+  if (content === '') return '';
+  const shown = presence(writing, items);
+  const opacity = number(
+    writing,
+    'opacity',
+    items.map((item) => item && item.opacity * (share ?? 1)),
+    0.002,
+    4,
+  );
+  const filter = filterOf(items, writing.clock, writing.region, writing.defs);
+  return element(
+    'g',
+    {
+      opacity: opacity.value === '1' && !opacity.moves ? undefined : opacity.value,
+      filter,
+      display: shown?.value === 'none' ? 'none' : undefined,
+      style: styleOf(
+        share === undefined ? first : { ...first, operator: 'add' },
+        children.some(blends) || moments > 0,
+      ),
+    },
+    (shown?.moves ?? '') + opacity.moves + content,
+  );
+}
+
+function trackElement(writing: Writing, track: Track, black = false, share?: number): string {
+  return track.kind === 'shape' ? shapeElement(writing, track, black) : groupElement(writing, track, share);
+}
+
+/** All tracks of a picture as elements. */
+export function writeTracks(writing: Writing, tracks: readonly Track[]): string {
+  const content = stacked(writing, tracks, '');
+  return tracks.some(blends) ? element('g', { style: 'isolation:isolate' }, content) : content;
+}
+
+/** How far beyond the picture blurs draw ink in, px. */
+export function blurBeyond(lists: readonly (readonly DrawItem[])[]): number {
+  const seen = new Set<DrawItem>();
+  let most = 0;
+  const look = (items: readonly DrawItem[]): void => {
+    for (const item of items) {
+      if (item.kind !== 'group' || seen.has(item)) continue;
+      seen.add(item);
+      const { blur, shift } = filterReach((item as GroupItem).filters);
+      most = Math.max(most, 3 * blur + Math.hypot(shift.x, shift.y));
+      look(item.items);
+    }
+  };
+  lists.forEach(look);
+  return Math.ceil(most);
+}

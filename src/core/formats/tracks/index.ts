@@ -1,0 +1,4 @@
+export * from './moving';
+export * from './track';
+export * from './tracks-of';
+export * from './trim';

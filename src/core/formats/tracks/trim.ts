@@ -1,0 +1,123 @@
+import {
+  cubicPoint,
+  lengthAtPlace,
+  measurePath,
+  pathsOf,
+  subCubic,
+  type Cubic,
+  type MeasuredPath,
+  type PathCommand,
+  type Point,
+} from '../../geometry';
+
+/** A path of which only a part is seen at each frame: from one length to another, px; null where nothing is. */
+export interface Trim {
+  readonly path: readonly PathCommand[];
+  readonly length: number;
+  readonly spans: readonly ({ readonly from: number; readonly to: number } | null)[];
+}
+
+/** How far, px, a part may lie from the path it is of. */
+const OFF = 0.02;
+
+const start = (c: Cubic): Point => ({ x: c[0], y: c[1] });
+const end = (c: Cubic): Point => ({ x: c[6], y: c[7] });
+const near = (a: Point, b: Point): boolean => Math.abs(a.x - b.x) < OFF && Math.abs(a.y - b.y) < OFF;
+
+const isLine = (c: Cubic): boolean => c[2] === c[0] && c[3] === c[1] && c[4] === c[6] && c[5] === c[7];
+
+/** The share of a line at which it comes nearest to a point; null where it does not come near. */
+function shareAt(c: Cubic, point: Point): number | null {
+  const [dx, dy] = [c[6] - c[0], c[7] - c[1]];
+  const square = dx * dx + dy * dy;
+  const t =
+    square > 0 ? Math.min(1, Math.max(0, ((point.x - c[0]) * dx + (point.y - c[1]) * dy) / square)) : 0;
+  return near({ x: c[0] + dx * t, y: c[1] + dy * t }, point) ? t : null;
+}
+
+/** The parameter at which a curve comes nearest to a point, of a line its share; null where it does not come near. */
+function parameterAt(c: Cubic, point: Point): number | null {
+  if (isLine(c)) return shareAt(c, point);
+  const away = (t: number): number => {
+    const p = cubicPoint(c, t);
+    return Math.hypot(p.x - point.x, p.y - point.y);
+  };
+  const STEPS = 32;
+  const coarse = Array.from({ length: STEPS + 1 }, (_, k) => away(k / STEPS));
+  let best = 0;
+  // A curve that comes back may be nearer between two samples than at the one that is nearest.
+  coarse.forEach((here, k) => {
+    if (here > (coarse[k - 1] ?? Infinity) || here > (coarse[k + 1] ?? Infinity)) return;
+    let [low, high] = [Math.max(0, k - 1) / STEPS, Math.min(STEPS, k + 1) / STEPS];
+    for (let round = 0; round < 60; round++) {
+      const [a, b] = [low + (high - low) / 3, high - (high - low) / 3];
+      if (away(a) < away(b)) high = b;
+      else low = a;
+    }
+    // At its ends a third of the bracket never comes quite there.
+    for (const t of [k / STEPS, (low + high) / 2]) if (away(t) < away(best)) best = t;
+  });
+  return away(best) < OFF ? best : null;
+}
+
+/** Whether a curve is the part of another between two parameters. */
+function isPart(part: Cubic, of: Cubic, from: number, to: number): boolean {
+  if (isLine(of) || isLine(part)) return isLine(of) === isLine(part);
+  const expected = subCubic(of, from, to);
+  return expected.every((value, i) => Math.abs(value - part[i]!) < 5 * OFF);
+}
+
+/** Where on a whole path a part of it runs, px; null where it is none. */
+function spanOn(whole: MeasuredPath, part: MeasuredPath): { from: number; to: number } | null {
+  const [curves, own] = [whole.segments, part.segments];
+  if (own.length === 0 || own.length > curves.length) return null;
+  const inner = (i: number): boolean =>
+    own.every(({ cubic }, k) => {
+      const against = curves[i + k]!.cubic;
+      if (k > 0 && !near(start(cubic), start(against))) return false;
+      return k === own.length - 1 || near(end(cubic), end(against));
+    });
+  for (let i = 0; i + own.length <= curves.length; i++) {
+    if (!inner(i)) continue;
+    const [first, last] = [curves[i]!.cubic, curves[i + own.length - 1]!.cubic];
+    const from = parameterAt(first, start(own[0]!.cubic));
+    const to = parameterAt(last, end(own.at(-1)!.cubic));
+    if (from === null || to === null || (own.length === 1 && to <= from)) continue;
+    const fits =
+      own.length === 1
+        ? isPart(own[0]!.cubic, first, from, to)
+        : isPart(own[0]!.cubic, first, from, 1) && isPart(own.at(-1)!.cubic, last, 0, to);
+    if (!fits) continue;
+    return {
+      from: lengthAtPlace(whole, { segment: i, t: from }),
+      to: lengthAtPlace(whole, { segment: i + own.length - 1, t: to }),
+    };
+  }
+  return null;
+}
+
+/** One path as a measured one; null where commands are none, or several. */
+function single(commands: readonly PathCommand[]): MeasuredPath | null {
+  const paths = pathsOf(commands);
+  return paths.length === 1 ? measurePath(paths[0]!) : null;
+}
+
+/** What paths of single frames are parts of; null where they are not all parts of the longest. */
+export function trimOf(paths: readonly (readonly PathCommand[] | null)[]): Trim | null {
+  const found = new Map<readonly PathCommand[], MeasuredPath>();
+  for (const path of paths) {
+    if (!path || found.has(path)) continue;
+    const measured = single(path);
+    if (!measured) return null;
+    found.set(path, measured);
+  }
+  if (found.size < 2) return null;
+  const [commands, whole] = [...found].reduce((a, b) => (b[1].length > a[1].length ? b : a));
+  const spans = new Map<readonly PathCommand[], { from: number; to: number }>();
+  for (const [path, measured] of found) {
+    const span = path === commands ? { from: 0, to: whole.length } : spanOn(whole, measured);
+    if (!span) return null;
+    spans.set(path, span);
+  }
+  return { path: commands, length: whole.length, spans: paths.map((path) => path && spans.get(path)!) };
+}
