@@ -26,9 +26,11 @@ export interface ExportFormat {
   /** What is in it, in the trade's words. */
   readonly detail: string;
   readonly ending: string;
+  /** What its file is named by, after the piece. */
+  readonly suffix?: string;
   readonly mediaType: string;
-  /** Whether it moves, in one file; is a numbered run of pictures; or shows one frame. */
-  readonly shows: 'video' | 'sequence' | 'still';
+  /** Whether it moves, in one file; is a numbered run of pictures; shows one frame; or tells in words and numbers. */
+  readonly shows: 'video' | 'sequence' | 'still' | 'table';
   /** What it can do with what is transparent, the most usual first. */
   readonly transparencies: readonly [Transparency, ...Transparency[]];
   readonly options: readonly FormatOption[];
@@ -174,6 +176,39 @@ export const EXPORT_FORMATS = {
     vector: true,
     bits: [0.1, 2],
   },
+  'keys-csv': {
+    name: 'Keys, CSV',
+    suffix: 'keys',
+    detail: 'every key with its layer, part, frame, timecode, value and easing',
+    ending: 'csv',
+    mediaType: 'text/csv',
+    shows: 'table',
+    transparencies: ['straight'],
+    options: [],
+    bits: [0, 0],
+  },
+  'keys-json': {
+    name: 'Keys, JSON',
+    suffix: 'keys',
+    detail: 'the same for programs',
+    ending: 'json',
+    mediaType: 'application/json',
+    shows: 'table',
+    transparencies: ['straight'],
+    options: [],
+    bits: [0, 0],
+  },
+  'cues-csv': {
+    name: 'Cue sheet',
+    suffix: 'cues',
+    detail: 'markers and strokes with their times, as CSV',
+    ending: 'csv',
+    mediaType: 'text/csv',
+    shows: 'table',
+    transparencies: ['straight'],
+    options: [],
+    bits: [0, 0],
+  },
 } as const satisfies Record<string, ExportFormat>;
 export type FormatId = keyof typeof EXPORT_FORMATS;
 
@@ -181,6 +216,9 @@ export const FORMAT_IDS = Object.keys(EXPORT_FORMATS) as [FormatId, ...FormatId[
 
 /** What is known of a format. */
 export const formatOf = (id: FormatId): ExportFormat => EXPORT_FORMATS[id];
+
+/** Whether a format shows no more than one frame. */
+export const isSingle = ({ shows }: ExportFormat): boolean => shows === 'still' || shows === 'table';
 
 /** Whether what leaves is two files: a fill and its matte. */
 export const isApart = (transparency: Transparency): boolean =>

@@ -2,7 +2,14 @@ import { z } from 'zod';
 import { colourSchema } from '@/core/colour';
 import type { Rate } from '@/core/timing';
 import { endpoint, idParams } from './endpoint';
-import { FORMAT_IDS, formatOf, frameStep, TRANSPARENCIES, type Transparency } from './export-formats';
+import {
+  FORMAT_IDS,
+  formatOf,
+  frameStep,
+  isSingle,
+  TRANSPARENCIES,
+  type Transparency,
+} from './export-formats';
 
 /** The rule by which exported files go: older than so many days, but never the newest few of a piece. */
 export const EXPORTS_KEPT = { days: 30, newest: 10 } as const;
@@ -25,11 +32,12 @@ export const exportSettingsSchema = z
     number: z.number().int().min(0).max(9_999_999).optional(),
   })
   .superRefine((s, context) => {
-    const { name, shows, transparencies } = formatOf(s.format);
+    const format = formatOf(s.format);
+    const { name, transparencies } = format;
     const fault = (path: string, message: string) =>
       context.addIssue({ code: 'custom', path: [path], message });
     if (s.last < s.first) fault('last', 'must not lie before the first frame');
-    else if (shows === 'still' && s.last !== s.first)
+    else if (isSingle(format) && s.last !== s.first)
       fault('last', 'must be the first frame: this is a still');
     if (s.transparency && !transparencies.includes(s.transparency))
       fault('transparency', `can’t be “${TRANSPARENCIES[s.transparency]}” in ${name}`);

@@ -60,6 +60,11 @@ export const RECEIVERS = {
     sent: { format: 'prores', transparency: 'key' },
     why: 'The fill is over black already, and the key says what it covers: two films of the same frames, as mixers add them.',
   },
+  timing: {
+    name: 'Somebody who cuts, speaks or sounds to it',
+    sent: { format: 'cues-csv' },
+    why: 'Markers and strokes in the order of time, in frames and timecode, for any sheet.',
+  },
   still: {
     name: 'A poster, a page, a thumbnail',
     sent: { format: 'still-png', transparency: 'straight' },

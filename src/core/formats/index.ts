@@ -1,2 +1,3 @@
 export * from './svg';
 export * from './svg-writer';
+export * from './tables';

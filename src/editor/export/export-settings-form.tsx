@@ -4,6 +4,7 @@ import {
   exportedFrames,
   fileSize,
   formatOf,
+  isSingle,
   FORMAT_IDS,
   needsColour,
   receiverOf,
@@ -85,7 +86,7 @@ export function ExportSettingsForm({
   const { width, height } = fileSize(format, piece.size, settings.scale);
   const count = exportedFrames(settings, piece.rate).length;
   const seconds = Math.round((count / framesPerSecond(piece.rate)) * 100) / 100;
-  const still = format.shows === 'still';
+  const single = isSingle(format);
   return (
     <>
       <Line>
@@ -149,23 +150,26 @@ export function ExportSettingsForm({
           />
         </Line>
       )}
-      <Line>
-        <span>Size</span>
-        <Segmented
-          label="Size"
-          value={String(asked.scale) as (typeof SCALES)[number]['id']}
-          choices={SCALES}
-          onChange={(scale) => change({ scale: Number(scale) as ExportSettings['scale'] })}
-        />
-      </Line>
-      {still ? (
+      {format.shows !== 'table' && (
+        <Line>
+          <span>Size</span>
+          <Segmented
+            label="Size"
+            value={String(asked.scale) as (typeof SCALES)[number]['id']}
+            choices={SCALES}
+            onChange={(scale) => change({ scale: Number(scale) as ExportSettings['scale'] })}
+          />
+        </Line>
+      )}
+      {format.shows === 'still' && (
         <NumberField
           label="Frame"
           value={settings.first}
           onChange={(v) => change({ frame: Math.round(v) })}
           {...frames}
         />
-      ) : (
+      )}
+      {!single && (
         <Line>
           <span>Frames</span>
           <Segmented
@@ -176,7 +180,7 @@ export function ExportSettingsForm({
           />
         </Line>
       )}
-      {!still && asked.range === 'part' && (
+      {!single && asked.range === 'part' && (
         <div>
           <NumberField
             label="First"
@@ -204,8 +208,16 @@ export function ExportSettingsForm({
         />
       )}
       <Words>
-        {width} × {height} · {still ? 'one frame' : `${count} frames · ${seconds} s`} · {format.detail} ·{' '}
-        {expectedSize(piece, full, past)}
+        {format.shows === 'table' ? (
+          format.detail
+        ) : (
+          <>
+            {width} × {height}
+            {format.vector && ', sharp at any other'} ·{' '}
+            {single ? 'one frame' : `${count} frames · ${seconds} s`} · {format.detail} ·{' '}
+            {expectedSize(piece, full, past)}
+          </>
+        )}
       </Words>
     </>
   );

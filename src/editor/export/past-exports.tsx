@@ -72,7 +72,8 @@ function facts(item: ExportSummary): string {
   const format = formatOf(item.settings.format);
   const frames = format.shows === 'still' ? `frame ${first}` : `frames ${first}–${last}`;
   const { transparency } = wholeSettings(item.settings);
-  const what = `${format.name}, ${TRANSPARENCIES[transparency]} · ${scale}× · ${frames} · revision ${item.revision}`;
+  const how = format.shows === 'table' ? '' : `, ${TRANSPARENCIES[transparency]} · ${scale}× · ${frames}`;
+  const what = `${format.name}${how} · revision ${item.revision}`;
   const state = {
     queued: 'waiting for a renderer',
     running: `${item.framesDone} of ${item.framesTotal} frames${item.secondsLeft === null ? '' : ` · about ${item.secondsLeft} s left`}`,

@@ -2,6 +2,7 @@ import { useEffect, useState } from 'react';
 import {
   exportSettingsSchema,
   formatOf,
+  isSingle,
   RECEIVERS,
   type ExportSettings,
   type Receiver,
@@ -32,7 +33,7 @@ function lastAsked(): Omit<Asked, 'first' | 'last' | 'frame'> {
 /** The settings as they are sent, held to the length of the piece. */
 export function settingsFor({ range, frame, ...settings }: Asked, length: number): ExportSettings {
   const end = length - 1;
-  if (formatOf(settings.format).shows === 'still') {
+  if (isSingle(formatOf(settings.format))) {
     const still = Math.min(frame, end);
     return { ...settings, first: still, last: still };
   }

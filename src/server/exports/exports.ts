@@ -83,7 +83,8 @@ export async function requestExport(pieceId: string, settings: ExportSettings): 
   if (Math.max(width, height) > MOST_SIDE)
     throw fault('scale', `would make frames wider than ${MOST_SIDE} px`);
   const at = settings.scale === 1 ? '' : ` ${settings.scale}x`;
-  const still = formatOf(settings.format).shows === 'still' ? ` ${settings.first}` : '';
+  const { shows, suffix } = formatOf(settings.format);
+  const what = shows === 'still' ? ` ${settings.first}` : suffix ? ` ${suffix}` : '';
   const row = await exports.create({
     id: randomUUID(),
     pieceId,
@@ -91,7 +92,7 @@ export async function requestExport(pieceId: string, settings: ExportSettings): 
     document,
     settings,
     framesTotal: exportedFrames(settings, document.rate).length,
-    fileName: `${fileStem(document.name)}${at}${still}.${fileTypeOf(settings).ending}`,
+    fileName: `${fileStem(document.name)}${at}${what}.${fileTypeOf(settings).ending}`,
   });
   await sendExport(row.id);
   return summaryOf(row, null);

@@ -10,6 +10,7 @@ import { writePngSequence } from './png-sequence';
 import { prores } from './prores';
 import { stillWriter } from './still';
 import { writeSvgFile } from './svg';
+import { writeCueSheet, writeKeysCsv, writeKeysJson } from './tables';
 import { webm } from './webm';
 import { webp } from './webp';
 
@@ -27,4 +28,7 @@ export const WRITE: Readonly<Record<FormatId, WriteFormat>> = {
   'still-webp': stillWriter(webpOf),
   svg: writeSvgFile,
   'still-svg': writeSvgFile,
+  'keys-csv': writeKeysCsv,
+  'keys-json': writeKeysJson,
+  'cues-csv': writeCueSheet,
 };

@@ -1,0 +1,2 @@
+export * from './cue-sheet';
+export * from './keys-table';
