@@ -4,5 +4,6 @@ export * from './exports';
 export * from './lettering';
 export * from './pictures';
 export * from './pieces';
+export * from './project-files';
 export * from './projects';
 export * from './receivers';

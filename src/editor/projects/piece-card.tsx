@@ -1,11 +1,12 @@
 'use client';
 import { useQueryClient } from '@tanstack/react-query';
 import { Ellipsis } from 'lucide-react';
-import { PIECES, type PieceSummary } from '@/contract';
+import { pieceFileAddress, PIECES, type PieceSummary } from '@/contract';
 import { framesPerSecond, rateName } from '@/core/timing';
 import { Button, Menu, notify } from '@/ui';
 import { NameField } from '../name-field';
 import { call } from '../saving';
+import { download } from './files';
 import { Card, Picture, Caption, Icon } from './project-frame';
 
 const facts = (p: PieceSummary): string =>
@@ -68,6 +69,7 @@ export function PieceCard({ piece }: { piece: PieceSummary }) {
               name: 'Duplicate',
               run: () => void change(() => call(PIECES.duplicate, { params: { id: piece.id } })),
             },
+            { id: 'save', name: 'Save as a file', run: () => download(pieceFileAddress(piece.id)) },
             { id: 'delete', name: 'Delete', run: () => void remove() },
           ]}
         >

@@ -1,13 +1,14 @@
 'use client';
 import { useEffect, useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
-import { Ellipsis, Plus } from 'lucide-react';
-import { PROJECTS, type ProjectSummary } from '@/contract';
+import { Ellipsis, FolderOpen, Plus } from 'lucide-react';
+import { projectFileAddress, PROJECTS, type ProjectSummary } from '@/contract';
 import { Button, Mark, Menu, notify, Notices } from '@/ui';
 import { NameField } from '../name-field';
 import { wearTheme } from '../theme';
 import { call } from '../saving';
 import { Page, Top, Space, Section, Head, Cards, Card, Tile, Icon } from './project-frame';
+import { chooseFiles, download, openFile } from './files';
 import { useChange, PieceCard } from './piece-card';
 import { NewPiece } from './new-piece';
 
@@ -38,7 +39,15 @@ function Project({ project }: { project: ProjectSummary }) {
         </h2>
         <Menu
           label={`More about ${project.name}`}
-          entries={[{ id: 'delete', name: 'Delete project', run: () => void remove() }]}
+          entries={[
+            { id: 'save', name: 'Save as a file', run: () => download(projectFileAddress(project.id)) },
+            {
+              id: 'open',
+              name: 'Open a file here …',
+              run: () => chooseFiles((file) => change(() => openFile(file, project.id))),
+            },
+            { id: 'delete', name: 'Delete project', run: () => void remove() },
+          ]}
         >
           <Button aria-label={`More about ${project.name}`} style={Icon}>
             <Ellipsis />
@@ -78,6 +87,12 @@ export function ProjectList() {
           <p>Strokes that write themselves on.</p>
         </div>
         <Space />
+        <Button
+          isDisabled={list.isPending}
+          onPress={() => chooseFiles((file) => change(() => openFile(file)))}
+        >
+          <FolderOpen aria-hidden /> Open a file …
+        </Button>
         {/* Before the page has come alive a press would be lost. */}
         <Button
           isDisabled={list.isPending}

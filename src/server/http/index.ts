@@ -1,2 +1,3 @@
 export * from './http-error';
 export * from './route';
+export * from './download';

@@ -34,12 +34,9 @@ export async function listFaces(projectId: string): Promise<FaceSummary[]> {
   ];
 }
 
-/** Takes a font file of the user's into a project, once it has been read and shaped something. */
-export async function addFace(projectId: string, bytes: Buffer, fallbackName: string): Promise<FaceSummary> {
-  if (!(await models().projects.findByPk(projectId))) {
-    throw new HttpError(404, 'There is no such project; it may have been deleted.');
-  }
-  const face = await readFontFile(bytes)
+/** A font file read and shaped with once; refused in words where it can't be. */
+export const usableFace = (bytes: Buffer): Promise<LoadedFace> =>
+  readFontFile(bytes)
     .then((font) => loadFace(font))
     .catch((error: Error) => {
       throw new HttpError(
@@ -47,6 +44,13 @@ export async function addFace(projectId: string, bytes: Buffer, fallbackName: st
         `This font can’t be used: ${error.message.replace(/\.?$/, '.')} Nothing was changed.`,
       );
     });
+
+/** Takes a font file of the user's into a project, once it has been read and shaped something. */
+export async function addFace(projectId: string, bytes: Buffer, fallbackName: string): Promise<FaceSummary> {
+  if (!(await models().projects.findByPk(projectId))) {
+    throw new HttpError(404, 'There is no such project; it may have been deleted.');
+  }
+  const face = await usableFace(bytes);
   const asset = await storeBytes(bytes, 'font/sfnt');
   const name = cutName(face.name || fallbackName, undefined, 'Own face');
   const [weightMin, weightMax] = face.weights ? [face.weights.min, face.weights.max] : [null, null];

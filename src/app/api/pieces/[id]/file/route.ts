@@ -1,0 +1,9 @@
+import { idParams } from '@/contract';
+import { downloadHeaders, route } from '@/server/http';
+import { savePieceFile } from '@/server/project-file';
+
+export const dynamic = 'force-dynamic';
+export const GET = route({ params: idParams }, async ({ params }) => {
+  const { bytes, fileName } = await savePieceFile(params.id);
+  return new Response(bytes, { headers: downloadHeaders(fileName, 'application/zip', bytes.length) });
+});

@@ -1,0 +1,2 @@
+export * from './open';
+export * from './save';

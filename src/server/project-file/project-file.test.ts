@@ -1,0 +1,168 @@
+import { readFileSync } from 'node:fs';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
+import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
+import {
+  addLayers,
+  addUnderlay,
+  fittedUnderlay,
+  newLettering,
+  type Nested,
+  type Piece,
+} from '@/core/document';
+import { closeConnection, models } from '../database';
+import { addFace, setLettering } from '../lettering';
+import { storePicture } from '../pictures';
+import { createPiece, listRevisions, openPiece } from '../pieces';
+import { addShelfItem, readShelf } from '../shelf';
+import { databaseOfItsOwn, freshProject, smallPiece } from '../testing';
+import { openProjectFile, savePieceFile, saveProject } from '.';
+
+const folder = mkdtempSync(join(tmpdir(), 'obelus-files-'));
+process.env.OBELUS_DATA = folder;
+beforeAll(databaseOfItsOwn);
+afterAll(async () => {
+  await closeConnection();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+const SVG =
+  '<svg xmlns="http://www.w3.org/2000/svg" width="40" height="20"><rect width="30" height="10" fill="#43b3a0"/></svg>';
+const FONT = readFileSync(
+  resolve('node_modules/@expo-google-fonts/quicksand/400Regular/Quicksand_400Regular.ttf'),
+);
+
+/** A project with a picture, a face of its own, something on its shelf, and a piece within a piece. */
+async function richProject() {
+  const project = await freshProject();
+  const picture = await storePicture(Buffer.from(SVG));
+  const face = await addFace(project, FONT, 'Own');
+  const style = await addShelfItem(project, { kind: 'style', name: 'Reed ink', content: strokeInk() });
+  const inner = await createPiece(project, smallPiece('Inner'));
+  const setting = {
+    text: 'Tide',
+    face: { id: face.id, weight: 400 },
+    size: 40,
+    tracking: 0,
+    leading: 1.2,
+    align: 'left',
+  } as const;
+  const set = await setLettering(setting);
+  const outer: Piece = addUnderlay(
+    addLayers(
+      { ...smallPiece('Outer'), styles: [{ id: 's', name: 'Reed ink', ink: strokeInk(), shelf: style.id }] },
+      [newLettering('t', 'Tide', setting, set, { x: 10, y: 60 }), nested(inner.id)],
+    ),
+    {
+      ...{ id: 'u', name: 'Plan', hidden: false, locked: true, opacity: 1, asset: picture.hash },
+      ...{ width: picture.width, height: picture.height },
+      ...fittedUnderlay({ width: 320, height: 180 }, picture),
+    },
+  );
+  const { id } = await createPiece(project, outer);
+  return { project, id, inner: inner.id, style: style.id, picture: picture.hash, face: face.id.slice(4) };
+}
+const strokeInk = () =>
+  smallPiece().layers.flatMap((layer) => (layer.type === 'stroke' ? [layer.ink] : []))[0]!;
+/** A copy of a piece within another. */
+const nested = (piece: string): Nested => ({
+  ...{ type: 'piece', id: 'n', name: 'Inner', hidden: false, locked: false, opacity: 1 },
+  ...{ from: { piece, revision: 1 }, start: 0, after: 'nothing', content: smallPiece('Inner') },
+});
+const documents = async (projectId: string) =>
+  (await models().pieces.findAll({ where: { projectId }, order: [['createdAt', 'ASC']] })).map((row) => row);
+
+test('a project leaves as one file and is opened under new ids, with pictures, faces, shelf and what names what', async () => {
+  const rich = await richProject();
+  const { bytes, fileName } = await saveProject(rich.project);
+  expect(fileName).toMatch(/^Test .*\.obelus$/);
+  expect(Object.keys(unzipSync(bytes)).sort()).toEqual(
+    ['project.json', 'pieces/1.json', 'pieces/2.json', `files/${rich.picture}`, `files/${rich.face}`].sort(),
+  );
+  const opened = await openProjectFile(bytes);
+  expect(opened.pieces).toBe(2);
+  const [before, after] = [await documents(rich.project), await documents(opened.id)];
+  expect(after.map((row) => row.document.name).sort()).toEqual(['Inner', 'Outer']);
+  expect(new Set([...before, ...after].map((row) => row.id)).size).toBe(4);
+  const inner = after.find((row) => row.document.name === 'Inner')!;
+  const outer = after.find((row) => row.document.name === 'Outer')!;
+  const { items } = await readShelf(opened.id);
+  expect(items.map(({ name }) => name)).toEqual(['Reed ink']);
+  // What names a piece or something of the shelf names the new one; all else is as it was.
+  const original = before.find((row) => row.document.name === 'Outer')!.document;
+  const expected = JSON.stringify(original)
+    .replaceAll(rich.inner, inner.id)
+    .replaceAll(rich.style, items[0]!.id);
+  expect(outer.document).toEqual(JSON.parse(expected));
+  expect(
+    (await models().faces.findAll({ where: { projectId: opened.id } })).map((row) => row.assetHash),
+  ).toEqual([rich.face]);
+  expect(JSON.parse(await openPiece(outer.id)).revision).toBe(1);
+  expect(await listRevisions(outer.id)).toHaveLength(1);
+  // The same project is the same file.
+  expect(Buffer.compare((await saveProject(rich.project)).bytes, bytes)).toBe(0);
+});
+
+test('one piece leaves with no more than it needs, and is opened within another project', async () => {
+  const rich = await richProject();
+  const { bytes } = await savePieceFile(rich.inner);
+  expect(Object.keys(unzipSync(bytes)).sort()).toEqual(['pieces/1.json', 'project.json']);
+  const other = await freshProject();
+  await openProjectFile(bytes, other);
+  expect((await documents(other)).map((row) => row.document.name)).toEqual(['Inner']);
+  await expect(openProjectFile(bytes, '00000000-0000-4000-8000-000000000000')).rejects.toMatchObject({
+    status: 404,
+  });
+});
+
+test('what is damaged, hostile, cut short or no project file is refused in words, and nothing is taken in', async () => {
+  const rich = await richProject();
+  const { bytes } = await saveProject(rich.project);
+  const entries = unzipSync(bytes);
+  const manifest = JSON.parse(strFromU8(entries['project.json']!));
+  const with_ = (changes: Record<string, Uint8Array | null>) => {
+    const all = { ...entries, ...changes };
+    return zipSync(
+      Object.fromEntries(Object.entries(all).filter(([, value]) => value !== null)) as Record<
+        string,
+        Uint8Array
+      >,
+    );
+  };
+  const json = (value: unknown) => strToU8(JSON.stringify(value));
+  const picture = `files/${rich.picture}`;
+  /** An archive whose one entry unfolds to 8 MB and says that it is of another size (APPNOTE 4.3.12). */
+  const bomb = (says: number) => {
+    const zip = Buffer.from(zipSync({ 'project.json': new Uint8Array(8 * 1024 * 1024) }, { level: 9 }));
+    zip.writeUInt32LE(says, zip.indexOf('PK\x01\x02') + 24);
+    return zip;
+  };
+  const count = await models().projects.count();
+  for (const [file, words] of [
+    [new Uint8Array(0), /no project file/],
+    [strToU8('hello'), /no project file/],
+    [bytes.slice(0, bytes.length / 2), /no project file, or only a part/],
+    [zipSync({ '../../etc/passwd': strToU8('x') }), /“\.\.\/\.\.\/etc\/passwd”, which no project file does/],
+    [with_({ 'pieces/../x.json': strToU8('{}') }), /which no project file does/],
+    [bomb(600 * 1024 * 1024), /unfolds to more than/],
+    [bomb(10), /project\.json is damaged|no project file/],
+    [with_({ [picture]: strToU8('other') }), /is damaged/],
+    [with_({ [picture]: null }), /is missing/],
+    [with_({ 'pieces/2.json': null }), /pieces\/2\.json is missing/],
+    [with_({ 'pieces/1.json': strToU8('{"half":') }), /pieces\/1\.json is damaged/],
+    [with_({ 'pieces/1.json': json({ schemaVersion: 2, name: 'x' }) }), /piece 1 has a fault at/],
+    [with_({ 'project.json': json({ ...manifest, version: 9 }) }), /fault at version/],
+    [
+      with_({ 'project.json': json({ ...manifest, shelf: [{ ...manifest.shelf[0], content: 3 }] }) }),
+      /on its shelf is damaged/,
+    ],
+  ] as const) {
+    await expect(openProjectFile(file)).rejects.toThrow(words);
+    await expect(openProjectFile(file)).rejects.toMatchObject({
+      status: 422,
+      message: expect.stringContaining('Nothing was changed'),
+    });
+  }
+  expect(await models().projects.count()).toBe(count);
+});
