@@ -1,6 +1,8 @@
 import { defineConfig } from '@playwright/test';
 import { CHROMIUM } from '../scripts/lib/chromium';
 
+const EXPORTS = ['first-stroke.spec.ts', 'exports.spec.ts'];
+
 /** The real interface in Debian's Chromium. `npm test` brings up a server with a database of its own. */
 export default defineConfig({
   testDir: '.',
@@ -15,9 +17,9 @@ export default defineConfig({
   reporter: [['list'], ['json', { outputFile: process.env.REPORT ?? '/tmp/obelus-playwright.json' }]],
   outputDir: '../test-results',
   projects: [
-    { name: 'editor', testIgnore: 'first-stroke.spec.ts' },
+    { name: 'editor', testIgnore: EXPORTS },
     // Encoding takes both cores for a while.
-    { name: 'exports', testMatch: 'first-stroke.spec.ts', timeout: 60_000 },
+    { name: 'exports', testMatch: EXPORTS, timeout: 60_000 },
   ],
   use: {
     baseURL: process.env.BASE_URL ?? 'http://127.0.0.1:4610',
