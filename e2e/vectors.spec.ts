@@ -1,8 +1,12 @@
 import { expect, test, type Page } from '@playwright/test';
 import { createCanvas, loadImage } from '@napi-rs/canvas';
+import { Ajv2020 } from 'ajv/dist/2020.js';
+import { readFileSync } from 'node:fs';
+import { resolve } from 'node:path';
 import { SAMPLE_PROJECT } from '../demo';
 import { changed, type Piece } from '../src/core/document';
-import { writeSvg } from '../src/core/formats';
+import type { DrawList } from '../src/core/draw';
+import { writeLottie, writeSvg } from '../src/core/formats';
 import { paint } from '../src/core/paint';
 import { evaluate } from '../src/core/scene';
 import { framesPerSecond } from '../src/core/timing';
@@ -39,16 +43,8 @@ function similarity(a: Uint8ClampedArray, b: Uint8ClampedArray, width: number, h
   return sum / windows;
 }
 
-/** How a frame of an SVG in Chromium compares with what we paint. */
+/** How what a page shows compares with what we paint of a frame. */
 async function compared(page: Page, piece: Piece, frame: number) {
-  await page.evaluate(
-    (at) => {
-      const svg = document.querySelector('svg')!;
-      svg.pauseAnimations();
-      svg.setCurrentTime(at);
-    },
-    (frame + 0.0005) / framesPerSecond(piece.rate),
-  );
   const { width, height } = piece.size;
   const seen = createCanvas(width, height).getContext('2d');
   seen.drawImage(await loadImage(await page.screenshot({ omitBackground: true })), 0, 0);
@@ -67,27 +63,105 @@ async function compared(page: Page, piece: Piece, frame: number) {
   return { similar: similarity(got!, want!, width, height), off: inked > 0 ? off / inked : 0 };
 }
 
-for (const sample of SAMPLE_PROJECT.pieces) {
-  test(`animated SVG of “${sample.name}” plays in Chromium as we paint it`, async ({ page }) => {
-    const piece = changed<Piece>(sample, { shutter: undefined });
-    const { width, height } = piece.size;
-    const lists = Array.from({ length: piece.length }, (_, frame) => evaluate(piece, frame));
+/** What plays a piece in a page, frame by frame. */
+interface Player {
+  /** How many of the inked pixels may be off: 0..1. */
+  readonly most: (piece: Piece) => number;
+  readonly load: (page: Page, piece: Piece, lists: readonly DrawList[]) => Promise<void>;
+  readonly show: (page: Page, piece: Piece, frame: number) => Promise<void>;
+}
+
+const animatedSvg: Player = {
+  // Chromium strokes some curves a fifth of a pixel beside where its own canvas does: on thin rings that alone is two in a hundred.
+  most: () => 0.025,
+  async load(page, piece, lists) {
+    const rate = framesPerSecond(piece.rate);
     const svg = writeSvg({
       name: piece.name,
       lists,
-      framesPerSecond: framesPerSecond(piece.rate),
+      framesPerSecond: rate,
       plays: 'once',
       still: 0,
       scale: 1,
     });
-    await page.setViewportSize({ width, height });
     await page.setContent(`<body style="margin:0">${svg}</body>`);
-    for (let k = 0; k < 4; k++) {
-      const frame = Math.round(((k + 0.6) * piece.length) / 4.4);
-      const { similar, off } = await compared(page, piece, frame);
-      expect(similar, `frame ${frame}`).toBeGreaterThan(0.98);
-      // Chromium strokes some curves a fifth of a pixel beside where its own canvas does: on thin rings that alone is two in a hundred.
-      expect(off, `frame ${frame}`).toBeLessThan(0.025);
-    }
-  });
+  },
+  show: (page, piece, frame) =>
+    page.evaluate(
+      (at) => {
+        const svg = document.querySelector('svg')!;
+        svg.pauseAnimations();
+        svg.setCurrentTime(at);
+      },
+      (frame + 0.0005) / framesPerSecond(piece.rate),
+    ),
+};
+
+const validLottie = new Ajv2020({ strict: false }).compile(
+  JSON.parse(
+    readFileSync(
+      resolve('node_modules/@lottie-animation-community/lottie-specs/src/data/lottie.schema.json'),
+      'utf8',
+    ),
+  ),
+);
+
+const lottieWeb: Player = {
+  most: () => 0.015,
+  async load(page, piece, lists) {
+    const { width, height } = piece.size;
+    const data = JSON.parse(
+      writeLottie({ name: piece.name, lists, framesPerSecond: framesPerSecond(piece.rate) }),
+    );
+    // By the published schema of the specification.
+    expect(validLottie(data), JSON.stringify(validLottie.errors)).toBe(true);
+    await page.setContent(
+      `<body style="margin:0"><div style="width:${width}px;height:${height}px"></div></body>`,
+    );
+    await page.addScriptTag({ path: resolve('node_modules/lottie-web/build/player/lottie.js') });
+    await page.evaluate((animationData) => {
+      const { lottie } = globalThis as unknown as { lottie: { loadAnimation(options: object): object } };
+      const container = document.querySelector('div')!;
+      const options = { container, renderer: 'svg', loop: false, autoplay: false, animationData };
+      Object.assign(globalThis, { film: lottie.loadAnimation(options) });
+    }, data);
+  },
+  show: (page, _, frame) =>
+    page.evaluate((at) => {
+      (
+        globalThis as unknown as { film: { goToAndStop(frame: number, isFrame: true): void } }
+      ).film.goToAndStop(at, true);
+    }, frame),
+};
+
+// A page draws thousands of paths anew for every frame that it is asked for.
+test.describe.configure({ timeout: 60_000 });
+
+/** Pieces that Lottie has words for, and that its player builds within seconds. */
+const SAYABLE = ['Name strip', 'Tide ring', 'Chapter card', 'Programme ident'];
+
+for (const [name, player, frames, pieces] of [
+  ['animated SVG', animatedSvg, 4, SAMPLE_PROJECT.pieces],
+  [
+    'Lottie in lottie-web',
+    lottieWeb,
+    2,
+    SAMPLE_PROJECT.pieces.filter((piece) => SAYABLE.includes(piece.name)),
+  ],
+] as const) {
+  for (const sample of pieces) {
+    test(`${name}: “${sample.name}” plays as we paint it`, async ({ page }) => {
+      const piece = changed<Piece>(sample, { shutter: undefined });
+      const lists = Array.from({ length: piece.length }, (_, frame) => evaluate(piece, frame));
+      await page.setViewportSize(piece.size);
+      await player.load(page, piece, lists);
+      for (let k = 0; k < frames; k++) {
+        const frame = Math.round(((k + 0.6) * piece.length) / (frames + 0.4));
+        await player.show(page, piece, frame);
+        const { similar, off } = await compared(page, piece, frame);
+        expect(similar, `frame ${frame}`).toBeGreaterThan(0.98);
+        expect(off, `frame ${frame}`).toBeLessThan(player.most(piece));
+      }
+    });
+  }
 }

@@ -59,7 +59,7 @@ export const EXPORT_FORMATS = {
     shows: 'video',
     transparencies: ['straight', 'over', ...APART],
     options: ['quality'],
-    bits: [0.01, 0.1],
+    bits: [0.02, 0.14],
   },
   prores: {
     name: 'MOV, ProRes',
@@ -69,7 +69,7 @@ export const EXPORT_FORMATS = {
     shows: 'video',
     transparencies: [...ALPHA, 'over', ...APART],
     options: [],
-    bits: [0.3, 1],
+    bits: [0.4, 2.2],
   },
   lossless: {
     name: 'MOV, lossless',
@@ -79,7 +79,7 @@ export const EXPORT_FORMATS = {
     shows: 'video',
     transparencies: [...ALPHA, 'over', ...APART],
     options: [],
-    bits: [0.05, 0.5],
+    bits: [0.09, 0.33],
   },
   mp4: {
     name: 'MP4',
@@ -90,7 +90,7 @@ export const EXPORT_FORMATS = {
     transparencies: ['over', ...APART],
     options: ['quality'],
     even: true,
-    bits: [0.01, 0.1],
+    bits: [0.006, 0.03],
   },
   apng: {
     name: 'APNG',
@@ -100,7 +100,7 @@ export const EXPORT_FORMATS = {
     shows: 'video',
     transparencies: ['straight', 'over'],
     options: ['plays'],
-    bits: [0.05, 0.5],
+    bits: [0.04, 0.28],
   },
   webp: {
     name: 'WebP',
@@ -110,7 +110,7 @@ export const EXPORT_FORMATS = {
     shows: 'video',
     transparencies: ['straight', 'over'],
     options: ['quality', 'plays'],
-    bits: [0.02, 0.2],
+    bits: [0.02, 0.16],
   },
   gif: {
     name: 'GIF',
@@ -121,7 +121,7 @@ export const EXPORT_FORMATS = {
     transparencies: ['edge', 'over'],
     options: ['plays'],
     mostRate: 50,
-    bits: [0.02, 0.3],
+    bits: [0.03, 0.12],
   },
   png: {
     name: 'PNG sequence',
@@ -132,7 +132,7 @@ export const EXPORT_FORMATS = {
     transparencies: [...ALPHA, 'over', ...APART],
     options: ['number'],
     zipped: true,
-    bits: [0.05, 0.5],
+    bits: [0.16, 0.55],
   },
   svg: {
     name: 'SVG, animated',
@@ -145,6 +145,17 @@ export const EXPORT_FORMATS = {
     vector: true,
     bits: [0.01, 0.15],
   },
+  lottie: {
+    name: 'Lottie',
+    detail: 'vector animation JSON, specification 1.0',
+    ending: 'json',
+    mediaType: 'application/json',
+    shows: 'video',
+    transparencies: ['straight'],
+    options: [],
+    vector: true,
+    bits: [0.05, 0.4],
+  },
   'still-png': {
     name: 'PNG still',
     detail: 'one frame, lossless',
@@ -153,7 +164,7 @@ export const EXPORT_FORMATS = {
     shows: 'still',
     transparencies: [...ALPHA, 'over', ...APART],
     options: [],
-    bits: [0.05, 0.5],
+    bits: [0.15, 0.55],
   },
   'still-webp': {
     name: 'WebP still',
@@ -163,7 +174,7 @@ export const EXPORT_FORMATS = {
     shows: 'still',
     transparencies: ['straight', 'over'],
     options: [],
-    bits: [0.05, 0.5],
+    bits: [0.07, 0.33],
   },
   'still-svg': {
     name: 'SVG still',

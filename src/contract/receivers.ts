@@ -35,6 +35,11 @@ export const RECEIVERS = {
     sent: { format: 'svg', transparency: 'straight', plays: 'again' },
     why: 'SVG moves by itself, is sharp at any size and can be taken apart. Strokes stay strokes; tapers and dashes are shapes, frame by frame.',
   },
+  player: {
+    name: 'An application that plays vector animations',
+    sent: { format: 'lottie' },
+    why: 'Lottie is read by players on phones and in pages. It has no word for softness: glows and shadows are left out.',
+  },
   social: {
     name: 'Chat and social',
     sent: { format: 'mp4', transparency: 'over', quality: 'high' },

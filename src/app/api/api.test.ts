@@ -6,6 +6,7 @@ import {
   LETTERING,
   LINE_FACES,
   PIECES,
+  PROJECT_FILES,
   PROJECTS,
   SHELF,
   type Endpoint,
@@ -34,6 +35,8 @@ import * as linesRoute from './lettering/lines/route';
 import * as revisionNowRoute from './pieces/[id]/revision/route';
 import * as pictureRoute from './pictures/[hash]/route';
 import * as picturesRoute from './pictures/route';
+import * as openRoute from './projects/open/route';
+import * as projectFileRoute from './projects/[id]/file/route';
 import * as facesRoute from './projects/[id]/faces/route';
 import * as projectsRoute from './projects/route';
 import * as projectRoute from './projects/[id]/route';
@@ -485,6 +488,17 @@ test('pictures, faces and lettering: bounded, from this origin alone, given out 
 });
 
 test('every endpoint answers just what page and server agreed on', async () => {
+  /** What is answered where a project's own file is opened. */
+  const opened = async (handler: Handler, params: Record<string, string>) => {
+    const { body } = await ask(projectFileRoute.GET, { id: project });
+    const request = new Request('http://127.0.0.1:4610/api', {
+      method: 'POST',
+      headers: { host: '127.0.0.1:4610' },
+      body: body as ArrayBuffer,
+    });
+    const response = await handler(request, { params: Promise.resolve(params) });
+    return { status: response.status, body: await response.json() };
+  };
   const { id, project } = await freshPiece();
   const layout: NewShelfItem = { kind: 'layout', name: 'Own', content: smallPiece() };
   const shelved = await ask(shelfRoute.POST, { id: project }, layout);
@@ -516,6 +530,8 @@ test('every endpoint answers just what page and server agreed on', async () => {
     [SHELF.read, await ask(shelfRoute.GET, { id: project })],
     [EXPORTS.request, exported],
     [EXPORTS.list, await ask(exportsRoute.GET, { id })],
+    [PROJECT_FILES.open, await opened(openRoute.POST, {})],
+    [PROJECT_FILES.openInto, await opened(projectFileRoute.POST, { id: project })],
     [FACES.list, await ask(facesRoute.GET, { id: project })],
     [LAYOUT_LIST, await ask(layoutsRoute.GET, {})],
     [LETTERING.set, await ask(letteringRoute.POST, {}, setting)],

@@ -1,3 +1,4 @@
+export * from './lottie';
 export * from './svg';
 export * from './svg-writer';
 export * from './tables';

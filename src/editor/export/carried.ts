@@ -1,4 +1,4 @@
-import { fileSize, formatOf, frameStep, needsColour, type WholeExportSettings } from '@/contract';
+import { fileSize, formatOf, frameStep, isSingle, needsColour, type WholeExportSettings } from '@/contract';
 import type { Layer, Piece } from '@/core/document';
 import { framesPerSecond } from '@/core/timing';
 
@@ -44,8 +44,8 @@ export function notCarried(piece: Piece, settings: WholeExportSettings): Loss[] 
       what: `Edges are laid over ${settings.over}; over another colour they show it as a rim.`,
       layers: [],
     });
-    const soft = named(isSoft);
-    if (soft.length > 0) losses.push({ what: 'What is half there becomes there or not', layers: soft });
+    const hard = named(isSoft);
+    if (hard.length > 0) losses.push({ what: 'What is half there becomes there or not', layers: hard });
   } else if (needsColour(settings.transparency)) {
     losses.push({ what: `There is no transparency: ${settings.over} lies beneath.`, layers: [] });
   }
@@ -55,18 +55,17 @@ export function notCarried(piece: Piece, settings: WholeExportSettings): Loss[] 
       what: `${format.name} holds ${format.mostRate} frames a second at most: every ${step === 2 ? 'second' : `${step}th`} frame leaves, ${(framesPerSecond(piece.rate) / step).toFixed(2).replace(/\.?0+$/, '')} a second.`,
       layers: [],
     });
-  if (settings.format === 'svg') {
+  const soft = named(isSoft);
+  if (settings.format === 'lottie' && soft.length > 0)
+    losses.push({ what: 'Glows and shadows are left out, soft edges become hard', layers: soft });
+  if (format.vector && !isSingle(format)) {
     if (piece.shutter)
       losses.push({
         what: 'Motion blur is left out: it is a sum of many pictures. A still has it.',
         layers: [],
       });
     const baked = named(isBaked);
-    if (baked.length > 0)
-      losses.push({
-        what: 'Drawn anew frame by frame, which takes room, as SVG has no word for it',
-        layers: baked,
-      });
+    if (baked.length > 0) losses.push({ what: 'Drawn anew frame by frame, which takes room', layers: baked });
   }
   const { width, height } = fileSize(format, piece.size, settings.scale);
   if (

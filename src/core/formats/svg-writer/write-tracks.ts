@@ -1,13 +1,19 @@
 import { filterReach, type DrawItem, type GroupItem, type ShapeItem } from '../../draw';
 import { compactPathData } from '../../geometry';
-import type { ColourRibbon } from '../../ink';
 import { MITER_LIMIT } from '../../ink';
-import { sampleOf, trimOf, type GroupTrack, type ShapeTrack, type Track } from '../tracks';
+import {
+  groundsOf,
+  sampleOf,
+  slicesOf,
+  trimOf,
+  type GroupTrack,
+  type ShapeTrack,
+  type Track,
+} from '../tracks';
 import { gliding, stepping, type Clock, type Moving } from './clock';
 import { paintOf, type Definitions } from './definitions';
 import { element, short } from './element';
 import { blackening, filterOf, type Region } from './filters';
-import { groundSlices, liesOn } from './ground';
 
 /** What everything in a film is written by. */
 export interface Writing {
@@ -168,24 +174,27 @@ function shapeElement(writing: Writing, track: ShapeTrack, black: boolean): stri
   );
 }
 
-/** The ground of a group through time: that of all frames at once where each lies on the longest, else frame by frame. */
-function groundOf({ clock }: Writing, { items }: GroupTrack): string {
-  const grounds = items.map((item) => item?.ground ?? null);
-  const known = [...new Set(grounds.filter((one): one is ColourRibbon => one !== null))];
-  if (known.length === 0) return '';
-  const longest = known.reduce((a, b) => (b.ribs.length > a.ribs.length ? b : a));
-  if (known.every((one) => liesOn(one, longest))) return groundSlices(longest);
-  return known
-    .map((ground) => {
+/** The ground of a group through time. */
+const groundOf = ({ clock }: Writing, { items }: GroupTrack): string =>
+  groundsOf(items)
+    .map(({ ground, at }) => {
+      const slices = slicesOf(ground).map(({ path, colour, opacity }) =>
+        element('path', {
+          d: compactPathData(path, 2),
+          fill: colour,
+          'fill-opacity': opacity < 1 ? short(opacity, 3) : undefined,
+        }),
+      );
       const { value, moves } = stepping(
         clock,
         'display',
-        grounds.map((one) => (one === ground ? 'inline' : 'none')),
+        at.map((there) => (there ? 'inline' : 'none')),
       );
-      return element('g', { display: value === 'none' ? value : undefined }, moves + groundSlices(ground));
+      return at.every(Boolean)
+        ? slices.join('')
+        : element('g', { display: value === 'none' ? value : undefined }, moves + slices.join(''));
     })
     .join('');
-}
 
 /** A mask of a content, by its alpha or by its brightness. */
 function maskOf({ defs, region }: Writing, content: string, by: 'alpha' | 'luminance'): string {

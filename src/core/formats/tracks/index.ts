@@ -1,3 +1,4 @@
+export { groundsOf, slicesOf, type Slice } from './ground';
 export * from './moving';
 export * from './track';
 export * from './tracks-of';

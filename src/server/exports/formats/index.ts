@@ -1,7 +1,7 @@
 import type { FormatId } from '@/contract';
 import { pngOf, webpOf } from '../encode-picture';
 import type { WriteFormat } from '../export-job';
-import { videoWriter } from '../write-video';
+import { videoWriter, type Codec } from '../write-video';
 import { apng } from './apng';
 import { writeGif } from './gif';
 import { lossless } from './lossless';
@@ -9,24 +9,30 @@ import { mp4 } from './mp4';
 import { writePngSequence } from './png-sequence';
 import { prores } from './prores';
 import { stillWriter } from './still';
-import { writeSvgFile } from './svg';
+import { writeLottieFile, writeSvgFile } from './vectors';
 import { writeCueSheet, writeKeysCsv, writeKeysJson } from './tables';
 import { webm } from './webm';
 import { webp } from './webp';
 
+/** How ffmpeg makes the formats that are nothing but its frames, one after another. */
+export const CODECS = { webm, prores, lossless, mp4, apng, webp } as const satisfies Partial<
+  Record<FormatId, Codec>
+>;
+
 /** What writes each format. What is known of it, for people to choose by, stands in the contract under the same id. */
 export const WRITE: Readonly<Record<FormatId, WriteFormat>> = {
-  webm: videoWriter(webm),
-  prores: videoWriter(prores),
-  lossless: videoWriter(lossless),
-  mp4: videoWriter(mp4),
-  apng: videoWriter(apng),
-  webp: videoWriter(webp),
+  webm: videoWriter(CODECS.webm),
+  prores: videoWriter(CODECS.prores),
+  lossless: videoWriter(CODECS.lossless),
+  mp4: videoWriter(CODECS.mp4),
+  apng: videoWriter(CODECS.apng),
+  webp: videoWriter(CODECS.webp),
   gif: writeGif,
   png: writePngSequence,
   'still-png': stillWriter(pngOf),
   'still-webp': stillWriter(webpOf),
   svg: writeSvgFile,
+  lottie: writeLottieFile,
   'still-svg': writeSvgFile,
   'keys-csv': writeKeysCsv,
   'keys-json': writeKeysJson,

@@ -1,6 +1,6 @@
 import { rampAt } from '../../colour';
+import type { PathCommand } from '../../geometry';
 import { RIB, type ColourRibbon } from '../../ink';
-import { element, short } from './element';
 
 /** How much of a gradient one slice of a single colour may span, and how far it reaches under the next, px. */
 const STEP = 1 / 64;
@@ -46,37 +46,47 @@ const between = (a: Rib, b: Rib, t: number): Rib => {
 const ribsOf = ({ ribs }: ColourRibbon): Rib[] =>
   Array.from({ length: ribs.length / RIB.size }, (_, i) => ribAt(ribs, i));
 
+/** A part of a ribbon in one colour. */
+export interface Slice {
+  readonly path: readonly PathCommand[];
+  readonly colour: string;
+  readonly opacity: number;
+}
+
 /** A ribbon of colour as slices, each of one colour, the later over the earlier. */
-export function groundSlices(ribbon: ColourRibbon): string {
+export function slicesOf(ribbon: ColourRibbon): readonly Slice[] {
   const all = ribsOf(ribbon);
-  if (all.length < 2) return '';
   const slices: [Rib, Rib][] = [];
   for (let i = 0; i + 1 < all.length; i++) {
     const [a, b] = [all[i]!, all[i + 1]!];
     const parts = Math.max(1, Math.ceil(Math.abs(b.share - a.share) / STEP));
     for (let k = 0; k < parts; k++) slices.push([between(a, b, k / parts), between(a, b, (k + 1) / parts)]);
   }
-  return slices
-    .map(([a, b], i) => {
-      const back = i === 0 ? ribbon.reach : 0;
-      const on = i === slices.length - 1 ? ribbon.reach : LAP;
-      const corner = ({ x, y, alongX, alongY, half }: Rib, side: 1 | -1, ahead: number) => {
-        const wide = (half + HEM) * side;
-        return `${short(x + alongX * ahead - alongY * wide)} ${short(y + alongY * ahead + alongX * wide)}`;
-      };
-      const d = `M${corner(a, 1, -back)}L${corner(b, 1, on)}L${corner(b, -1, on)}L${corner(a, -1, -back)}Z`;
-      const { colour, opacity } = rampAt(ribbon.stops, Math.min(1, Math.max(0, (a.share + b.share) / 2)));
-      return element('path', {
-        d,
-        fill: colour,
-        'fill-opacity': opacity < 1 ? short(opacity, 3) : undefined,
-      });
-    })
-    .join('');
+  return slices.map(([a, b], i): Slice => {
+    const back = i === 0 ? ribbon.reach : 0;
+    const on = i === slices.length - 1 ? ribbon.reach : LAP;
+    const corner = ({ x, y, alongX, alongY, half }: Rib, side: 1 | -1, ahead: number) => {
+      const wide = (half + HEM) * side;
+      return [x + alongX * ahead - alongY * wide, y + alongY * ahead + alongX * wide] as const;
+    };
+    const share = Math.min(1, Math.max(0, (a.share + b.share) / 2));
+    const { colour, opacity } = rampAt(ribbon.stops, share);
+    return {
+      path: [
+        ['M', ...corner(a, 1, -back)],
+        ['L', ...corner(b, 1, on)],
+        ['L', ...corner(b, -1, on)],
+        ['L', ...corner(a, -1, -back)],
+        ['Z'],
+      ],
+      colour,
+      opacity,
+    };
+  });
 }
 
 /** Whether one ribbon lies on another: what is kept of it may as well be kept of the other. */
-export function liesOn(part: ColourRibbon, whole: ColourRibbon): boolean {
+function liesOn(part: ColourRibbon, whole: ColourRibbon): boolean {
   if (part === whole) return true;
   if (JSON.stringify(part.stops) !== JSON.stringify(whole.stops)) return false;
   const ribs = ribsOf(whole);
@@ -89,4 +99,19 @@ export function liesOn(part: ColourRibbon, whole: ColourRibbon): boolean {
       return Math.hypot(on.x - rib.x, on.y - rib.y) < 1.5 && rib.half <= on.half + 0.5;
     }),
   );
+}
+
+/**
+ * The ground of a group through time: the one of all frames where each lies on the longest, as what is kept of it says how much
+ * is seen; else each with the frames at which it is there.
+ */
+export function groundsOf(
+  items: readonly ({ readonly ground?: ColourRibbon } | null)[],
+): readonly { readonly ground: ColourRibbon; readonly at: readonly boolean[] }[] {
+  const grounds = items.map((item) => item?.ground ?? null);
+  const known = [...new Set(grounds.filter((one) => one !== null))];
+  if (known.length === 0) return [];
+  const longest = known.reduce((a, b) => (b.ribs.length > a.ribs.length ? b : a));
+  if (known.every((one) => liesOn(one, longest))) return [{ ground: longest, at: grounds.map(() => true) }];
+  return known.map((ground) => ({ ground, at: grounds.map((one) => one === ground) }));
 }

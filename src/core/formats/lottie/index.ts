@@ -1,0 +1,1 @@
+export { writeLottie, type LottieFilm } from './write-lottie';

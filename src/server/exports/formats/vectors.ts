@@ -1,0 +1,48 @@
+import { writeFile } from 'node:fs/promises';
+import { exportedFrames } from '@/contract';
+import { changed, type Piece } from '@/core/document';
+import { writeLottie, writeSvg } from '@/core/formats';
+import { evaluate, posterFrame } from '@/core/scene';
+import { framesPerSecond } from '@/core/timing';
+import type { DrawList } from '@/core/draw';
+import { asDiskFull } from '../../disk';
+import type { ExportJob, WriteFormat } from '../export-job';
+
+/**
+ * What writes vectors of the draw lists of all frames. Motion blur, which is a sum of many pictures, is left to stills.
+ * @param textOf the file's text.
+ */
+const vectorWriter =
+  (textOf: (lists: readonly DrawList[], job: ExportJob) => string): WriteFormat =>
+  async (job) => {
+    const { piece, settings, file, progress } = job;
+    const frames = exportedFrames(settings, piece.rate);
+    const shown = frames.length > 1 ? changed<Piece>(piece, { shutter: undefined }) : piece;
+    const lists: DrawList[] = [];
+    for (const frame of frames) {
+      lists.push(evaluate(shown, frame));
+      if (!(await progress(lists.length))) return false;
+    }
+    await writeFile(file, textOf(lists, job)).catch((error: unknown) => {
+      throw asDiskFull(error);
+    });
+    return true;
+  };
+
+/** SVG that moves by itself; of one frame, a still. */
+export const writeSvgFile = vectorWriter((lists, { piece, settings }) =>
+  writeSvg({
+    name: piece.name,
+    lists,
+    framesPerSecond: framesPerSecond(piece.rate),
+    plays: settings.plays,
+    still: Math.min(Math.max(0, posterFrame(piece) - settings.first), lists.length - 1),
+    scale: settings.scale,
+    ...(settings.transparency === 'over' && { over: settings.over }),
+  }),
+);
+
+/** Vector animation JSON; whether it is played again is for its player. */
+export const writeLottieFile = vectorWriter((lists, { piece }) =>
+  writeLottie({ name: piece.name, lists, framesPerSecond: framesPerSecond(piece.rate) }),
+);
