@@ -36,6 +36,8 @@ export interface ExportFormat {
   readonly options: readonly FormatOption[];
   /** Whether it is one file; else files in a zip archive. */
   readonly zipped?: true;
+  /** Whether it is of one size only, which players or nobody choose. */
+  readonly unsized?: true;
   /** Whether it holds shapes and not pixels. */
   readonly vector?: true;
   /** Whether its codec takes only even widths and heights: a row or column of the ground is added. */
@@ -136,7 +138,7 @@ export const EXPORT_FORMATS = {
   },
   svg: {
     name: 'SVG, animated',
-    detail: 'vectors that move by themselves, in one file without script',
+    detail: 'vectors that move by themselves',
     ending: 'svg',
     mediaType: 'image/svg+xml',
     shows: 'video',
@@ -148,6 +150,7 @@ export const EXPORT_FORMATS = {
   lottie: {
     name: 'Lottie',
     detail: 'vector animation JSON, specification 1.0',
+    unsized: true,
     ending: 'json',
     mediaType: 'application/json',
     shows: 'video',
@@ -194,6 +197,7 @@ export const EXPORT_FORMATS = {
     ending: 'csv',
     mediaType: 'text/csv',
     shows: 'table',
+    unsized: true,
     transparencies: ['straight'],
     options: [],
     bits: [0, 0],
@@ -205,6 +209,7 @@ export const EXPORT_FORMATS = {
     ending: 'json',
     mediaType: 'application/json',
     shows: 'table',
+    unsized: true,
     transparencies: ['straight'],
     options: [],
     bits: [0, 0],
@@ -216,6 +221,7 @@ export const EXPORT_FORMATS = {
     ending: 'csv',
     mediaType: 'text/csv',
     shows: 'table',
+    unsized: true,
     transparencies: ['straight'],
     options: [],
     bits: [0, 0],

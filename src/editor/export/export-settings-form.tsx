@@ -150,7 +150,7 @@ export function ExportSettingsForm({
           />
         </Line>
       )}
-      {format.shows !== 'table' && (
+      {!format.unsized && (
         <Line>
           <span>Size</span>
           <Segmented

@@ -31,7 +31,8 @@ function lastAsked(): Omit<Asked, 'first' | 'last' | 'frame'> {
 }
 
 /** The settings as they are sent, held to the length of the piece. */
-export function settingsFor({ range, frame, ...settings }: Asked, length: number): ExportSettings {
+export function settingsFor({ range, frame, ...asked }: Asked, length: number): ExportSettings {
+  const settings = formatOf(asked.format).unsized ? { ...asked, scale: 1 as const } : asked;
   const end = length - 1;
   if (isSingle(formatOf(settings.format))) {
     const still = Math.min(frame, end);
