@@ -1,9 +1,8 @@
 import { createCanvas } from '@napi-rs/canvas';
 import { expect, test, type Page } from '@playwright/test';
 import { membersOf, strokesOf, type Lettering, type Piece } from '../src/core/document';
-import { TRACE_OPTIONS } from '../src/core/testing/judge-ink';
 import { keysOf } from '../src/core/timing';
-import { withSelfWriting } from '../src/core/trace';
+import { TRACE_OPTIONS, withSelfWriting } from '../src/core/trace';
 import { openNew, type Desk } from './desk';
 import { blank, three } from './pieces';
 

@@ -6,7 +6,8 @@ import { join } from 'node:path';
 import { measurePath, pointAtLength, tangentAtLength, type Path } from '../src/core/geometry';
 import { seeded } from '../src/core/testing/families';
 import { traceInk } from '../src/core/trace';
-import { inkOf, TRACE_OPTIONS } from '../src/core/testing/judge-ink';
+import { inkOf } from '../src/core/testing/judge-ink';
+import { TRACE_OPTIONS } from '../src/core/trace';
 import { outlinesOf } from './bench/trace-faces';
 
 /** Reports a second, as tablets send them, kept to every second one. */

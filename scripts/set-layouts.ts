@@ -4,7 +4,7 @@ import { createCanvas } from '@napi-rs/canvas';
 import { join } from 'node:path';
 import { addLayers, markOf, newPiece, strokesOf, type Lettering, type Stroke } from '../src/core/document';
 import { pathData, readPathData } from '../src/core/geometry';
-import { TRACE_OPTIONS } from '../src/core/testing/judge-ink';
+import { TRACE_OPTIONS } from '../src/core/trace';
 import { withSelfWriting } from '../src/core/trace';
 import { HANDWRITTEN, lettering, SETTINGS, settingOf, type TextKey } from '../src/layouts/texts';
 import { setLettering } from '../src/server/lettering';

@@ -8,7 +8,7 @@ import { pathData, readPathData } from '../src/core/geometry';
 import { markOf, newLettering } from '../src/core/document';
 import { namesFor, traceArtwork } from '../src/core/trace';
 import { setLettering } from '../src/server/lettering';
-import { TRACE_OPTIONS } from '../src/core/testing/judge-ink';
+import { TRACE_OPTIONS } from '../src/core/trace';
 import { short, shortPath } from './lib/short';
 import { writeFormatted } from './lib/written.mjs';
 

@@ -5,7 +5,7 @@ import { commandsBounds } from '../../src/core/geometry';
 import { setText } from '../../src/core/lettering';
 import { strokesThrough } from '../../src/core/scene';
 import { makeCanvas, measuresOf } from '../../src/core/testing/face-measures';
-import { TRACE_OPTIONS } from '../../src/core/testing/judge-ink';
+import { TRACE_OPTIONS } from '../../src/core/trace';
 import { judgeWord } from '../../src/core/testing/words-written';
 import { coverage, coveredArt, traceLetters, withSelfWriting } from '../../src/core/trace';
 import { loadFace } from '../../src/server/lettering/harfbuzz';

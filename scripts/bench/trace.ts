@@ -7,16 +7,10 @@ import { wholePath, type PathCommand } from '../../src/core/geometry';
 import { tracePath } from '../../src/core/paint';
 import { drawLetter, judge, LETTERS } from '../../src/core/testing/drawn-letters';
 import { LINE_FACES, lineLetters } from '../../src/core/testing/hershey';
-import {
-  inkOf,
-  judgeOutlines,
-  paintedOutline,
-  TRACE_OPTIONS,
-  type FaceResult,
-} from '../../src/core/testing/judge-ink';
+import { inkOf, judgeOutlines, paintedOutline, type FaceResult } from '../../src/core/testing/judge-ink';
 import { makeCanvas } from '../../src/core/testing/face-measures';
 import { letterOutlines } from '../../src/core/document';
-import { traceInk, traceLetters, traceScale } from '../../src/core/trace';
+import { TRACE_OPTIONS, traceInk, traceLetters, traceScale } from '../../src/core/trace';
 import { SHIPPED_FACES } from '../../src/server/lettering/shipped-faces';
 import { writeFigures } from '../lib/written.mjs';
 import { handTables, setter } from './hand';

@@ -3,7 +3,7 @@ import { commandsBounds, measurePath, pointAtLength } from '../geometry';
 import { letterOutlines, type Lettering } from '../document';
 import type { MakeCanvas } from '../paint';
 import { traceLetters } from '../trace';
-import { TRACE_OPTIONS } from './judge-ink';
+import { TRACE_OPTIONS } from '../trace';
 import type { FaceMeasures } from './words-written';
 
 export const makeCanvas = createCanvas as unknown as MakeCanvas;

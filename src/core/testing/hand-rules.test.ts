@@ -1,5 +1,5 @@
 import { reversePath } from '../geometry';
-import { TRACE_OPTIONS } from './judge-ink';
+import { TRACE_OPTIONS } from '../trace';
 import { makeCanvas, measuresOf } from './face-measures';
 import { faceWords } from './face-words';
 import { judgeWord } from './words-written';

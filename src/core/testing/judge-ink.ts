@@ -2,20 +2,8 @@ import { createCanvas } from '@napi-rs/canvas';
 import { commandsBounds, measurePath, type Bounds, type PathCommand } from '../geometry';
 import { disc, square, penWidth, sweptOutline } from '../ink';
 import { tracePath } from '../paint';
-import {
-  CENTRE_LINE_OPTIONS,
-  traceInk,
-  type InkSource,
-  type TracedStroke,
-  type TraceOptions,
-} from '../trace';
+import { TRACE_OPTIONS, traceInk, type InkSource, type TracedStroke } from '../trace';
 import { maskOf } from './drawn-letters';
-
-export const TRACE_OPTIONS: TraceOptions = {
-  ...CENTRE_LINE_OPTIONS,
-  direction: 'left to right',
-  marks: 'after the word',
-};
 
 /** Ink of filled outlines, drawn at any scale. */
 export function inkOf(outlines: readonly PathCommand[]): InkSource {

@@ -9,7 +9,13 @@ import {
 import { widthShareAt, type WidthShare } from '../ink';
 import type { Orderable, OrderOptions } from './order';
 import { goesBackward, ringStart, writingOrder } from './order';
-import { centreLines, type CentreLineOptions, type TracedStroke, type TraceProgress } from './centre-lines';
+import {
+  CENTRE_LINE_OPTIONS,
+  centreLines,
+  type CentreLineOptions,
+  type TracedStroke,
+  type TraceProgress,
+} from './centre-lines';
 import { inkArea, type Mask } from './mask';
 
 /** Ink that can be drawn at any size. Pixel (0, 0) of a mask at scale k shows the top left of `bounds`. */
@@ -23,6 +29,13 @@ export interface InkSource {
 }
 
 export type TraceOptions = CentreLineOptions & OrderOptions;
+
+/** How ink is traced where nothing else is asked for. */
+export const TRACE_OPTIONS: TraceOptions = {
+  ...CENTRE_LINE_OPTIONS,
+  direction: 'left to right',
+  marks: 'after the word',
+};
 
 /** Width of the usual line, in mask pixels, at which the middle is found well and fast. */
 const LINE = 13;

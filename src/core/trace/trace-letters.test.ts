@@ -3,7 +3,7 @@ import { measurePath, pointAtLength } from '../geometry';
 import { ownersIn, strokesThrough } from '../scene';
 import { makeCanvas, measuresOf } from '../testing/face-measures';
 import { faceWords } from '../testing/face-words';
-import { TRACE_OPTIONS } from '../testing/judge-ink';
+import { TRACE_OPTIONS } from '.';
 import { judgeWord } from '../testing/words-written';
 import { coverage } from './coverage';
 import { coveredArt } from './covered-art';

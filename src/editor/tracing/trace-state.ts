@@ -1,7 +1,7 @@
 import { create } from 'zustand';
 import type { Job } from '../jobs';
 import type { Mask, TracedStroke, ThresholdOptions, TraceOptions } from '@/core/trace';
-import { CENTRE_LINE_OPTIONS, THRESHOLD_OPTIONS } from '@/core/trace';
+import { THRESHOLD_OPTIONS, TRACE_OPTIONS } from '@/core/trace';
 
 /** A trace that is under way, or waits to be taken. */
 export interface TraceRun {
@@ -34,7 +34,7 @@ interface TraceState {
 export const useTracing = create<TraceState>(() => ({
   run: null,
   ink: null,
-  options: { ...CENTRE_LINE_OPTIONS, direction: 'left to right', marks: 'after the word' },
+  options: TRACE_OPTIONS,
   keepWidths: true,
   writeOn: true,
   threshold: THRESHOLD_OPTIONS,

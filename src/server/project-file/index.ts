@@ -1,2 +1,3 @@
 export * from './open';
+export { piecesOfFile, PROJECT_FILE_BYTES } from './read';
 export * from './save';

@@ -1,67 +1,13 @@
 import { createHash, randomUUID } from 'node:crypto';
-import { strFromU8, unzipSync, type Unzipped } from 'fflate';
-import { faultsOf, newShelfItemSchema, readPiece, type NewShelfItem, type Piece } from '@/core/document';
+import type { Unzipped } from 'fflate';
+import { newShelfItemSchema, type NewShelfItem } from '@/core/document';
 import { storeBytes } from '../assets';
 import { models } from '../database';
 import { pictureKind, Refused, runHeavy } from '../heavy';
 import { HttpError } from '../http';
 import { addFace, usableFace } from '../lettering';
-import { fileEntry, MANIFEST, manifestSchema, pieceEntry, type Manifest } from './manifest';
-
-/** Most bytes of a file, and of what it unfolds to. */
-export const PROJECT_FILE_BYTES = 256 * 1024 * 1024;
-const MOST_UNFOLDED = 512 * 1024 * 1024;
-const MOST_ENTRIES = 7000;
-const ENTRY = /^(project\.json|pieces\/\d{1,4}\.json|files\/[0-9a-f]{64})$/;
-
-const refused = (why: string): HttpError =>
-  new HttpError(422, `This file can’t be opened: ${why} Nothing was changed.`);
-
-/** What lies in the archive, once names, number and sizes are what a project file has. */
-function unfolded(bytes: Uint8Array): Unzipped {
-  let [size, count] = [0, 0];
-  let fault: string | null = null;
-  let entries: Unzipped;
-  try {
-    entries = unzipSync(bytes, {
-      filter({ name, originalSize }) {
-        size += originalSize;
-        count++;
-        if (!ENTRY.test(name)) fault ??= `it holds “${name.slice(0, 80)}”, which no project file does.`;
-        else if (size > MOST_UNFOLDED) fault ??= `it unfolds to more than ${MOST_UNFOLDED / 1024 / 1024} MB.`;
-        else if (count > MOST_ENTRIES) fault ??= `it holds more than ${MOST_ENTRIES} files.`;
-        return fault === null;
-      },
-    });
-  } catch {
-    throw refused('it is no project file, or only a part of one.');
-  }
-  if (fault) throw refused(fault);
-  return entries;
-}
-
-function entryOf(entries: Unzipped, name: string): Uint8Array {
-  const entry = entries[name];
-  if (!entry) throw refused(`${name} is missing: it is only a part of a file.`);
-  return entry;
-}
-
-function jsonOf(entries: Unzipped, name: string): string {
-  const text = strFromU8(entryOf(entries, name));
-  try {
-    JSON.parse(text);
-    return text;
-  } catch {
-    throw refused(`${name} is damaged.`);
-  }
-}
-
-function manifestOf(entries: Unzipped): Manifest {
-  const read = manifestSchema.safeParse(JSON.parse(jsonOf(entries, MANIFEST)));
-  if (read.success) return read.data;
-  const [first] = faultsOf(read.error);
-  throw refused(`${MANIFEST} has a fault at ${first!.path || 'its top'}: ${first!.message}.`);
-}
+import { fileEntry, pieceEntry, type Manifest } from './manifest';
+import { entryOf, jsonOf, manifestOf, pieceOf, refused, unfolded } from './read';
 
 /** A text in which what had ids elsewhere has new ones here. */
 const renamed = (text: string, ids: ReadonlyMap<string, string>): string =>
@@ -88,14 +34,6 @@ async function checkedFile(
     throw error instanceof Refused ? refused(`a picture is damaged: ${error.message}`) : error;
   }
   return () => storeBytes(bytes, `image/${type}`);
-}
-
-/** A piece of a file, brought to today's version. */
-function pieceOf(text: string, place: number): Piece {
-  const read = readPiece(JSON.parse(text));
-  if (read.ok) return read.piece;
-  const [first] = read.faults;
-  throw refused(`piece ${place + 1} has a fault at ${first!.path || 'its top'}: ${first!.message}.`);
 }
 
 /**

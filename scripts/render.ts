@@ -1,0 +1,140 @@
+// `npm run render`: a piece made into a file from the command line, without a browser or a running server.
+import { readFileSync } from 'node:fs';
+import { resolve } from 'node:path';
+import { parseArgs } from 'node:util';
+import {
+  exportedFrames,
+  exportSettingsSchema,
+  FORMAT_IDS,
+  formatOf,
+  isSingle,
+  RECEIVERS,
+  TRANSPARENCIES,
+  wholeSettings,
+  type ReceiverId,
+} from '../src/contract';
+import { faultsOf, readPiece, type Piece } from '../src/core/document';
+import { fileStem } from '../src/server/exports';
+import { WRITE } from '../src/server/exports/formats';
+import { filledPiece } from '../src/server/filled-piece';
+import { piecesOfFile } from '../src/server/project-file';
+
+const HELP = `npm run render -- FILE [options]
+
+FILE is a project file (name.obelus) or the document of a piece (JSON).
+
+  --piece NAME          which piece of the file; where absent the first
+  --for PLACE           where it goes: ${Object.keys(RECEIVERS).join(', ')}
+  --format FORMAT       ${FORMAT_IDS.join(', ')}
+  --transparency WAY    ${Object.keys(TRANSPARENCIES).join(', ')}
+  --over COLOUR         what lies beneath, as #15604e
+  --quality, --plays    high or small; again or once
+  --scale 0.25|0.5|1|2  pixels of the file to one of the piece
+  --frames A-B, --frame N
+  --set FIELD=VALUE     fills a field; as often as there are fields
+  --out FILE            where the file is written
+`;
+
+/** A file as whoever asks names it: npm itself runs scripts at the root of the project. */
+const named = (file: string): string => resolve(process.env.INIT_CWD ?? '.', file);
+
+/** Ends with words. */
+class Stop extends Error {}
+
+function pieceOf(file: string, name: string | undefined): Piece {
+  const bytes = readFileSync(named(file));
+  if (bytes.subarray(0, 2).toString() === 'PK') {
+    const pieces = piecesOfFile(bytes);
+    const found = name === undefined ? pieces[0] : pieces.find((piece) => piece.name === name);
+    if (!found)
+      throw new Stop(`${file} holds ${pieces.map((piece) => `“${piece.name}”`).join(', ') || 'no piece'}.`);
+    return found;
+  }
+  let data: unknown;
+  try {
+    data = JSON.parse(bytes.toString());
+  } catch {
+    throw new Stop(`${file} is neither a project file nor the document of a piece.`);
+  }
+  const read = readPiece(data);
+  if (read.ok) return read.piece;
+  throw new Stop(`${file} has a fault at ${read.faults[0]!.path || 'its top'}: ${read.faults[0]!.message}.`);
+}
+
+function framesOf(text: string | undefined, end: number): { first: number; last: number } {
+  if (text === undefined) return { first: 0, last: end };
+  const match = /^(\d+)(?:-(\d+))?$/.exec(text);
+  if (!match) throw new Stop(`“${text}” are no frames such as 0-99.`);
+  return { first: Number(match[1]), last: Number(match[2] ?? match[1]) };
+}
+
+const OPTIONS = {
+  piece: { type: 'string' },
+  for: { type: 'string' },
+  format: { type: 'string' },
+  transparency: { type: 'string' },
+  over: { type: 'string' },
+  quality: { type: 'string' },
+  plays: { type: 'string' },
+  scale: { type: 'string' },
+  frames: { type: 'string' },
+  frame: { type: 'string' },
+  set: { type: 'string', multiple: true },
+  out: { type: 'string' },
+  help: { type: 'boolean' },
+} as const;
+
+async function main(): Promise<void> {
+  const { values, positionals } = parseArgs({ options: OPTIONS, allowPositionals: true });
+  const [file] = positionals;
+  if (values.help || !file) {
+    console.log(HELP);
+    return;
+  }
+  const receiver = values.for === undefined ? undefined : RECEIVERS[values.for as ReceiverId];
+  if (values.for !== undefined && !receiver)
+    throw new Stop(`“${values.for}” is none of ${Object.keys(RECEIVERS).join(', ')}.`);
+  const plain = pieceOf(file, values.piece);
+  const pairs = (values.set ?? []).map((text): [string, string] => {
+    const at = text.indexOf('=');
+    if (at < 1) throw new Stop(`“${text}” is no field with a value, such as title=Reed.`);
+    return [text.slice(0, at), text.slice(at + 1)];
+  });
+  const piece = await filledPiece(plain, Object.fromEntries(pairs));
+  const { transparency, over, quality, plays } = values;
+  const format = values.format ?? receiver?.sent.format ?? 'webm';
+  const range = framesOf(values.frame ?? values.frames, piece.length - 1);
+  const single = FORMAT_IDS.includes(format as never) && isSingle(formatOf(format as never));
+  const asked = exportSettingsSchema.safeParse({
+    ...receiver?.sent,
+    ...{ format, scale: Number(values.scale ?? 1), ...range },
+    ...(single && { last: range.first }),
+    ...(transparency && { transparency }),
+    ...(over && { over }),
+    ...(quality && { quality }),
+    ...(plays && { plays }),
+  });
+  if (!asked.success) {
+    const [fault] = faultsOf(asked.error);
+    throw new Stop(`${fault!.path || 'It'} ${fault!.message}.`);
+  }
+  if (asked.data.last >= piece.length) throw new Stop(`The last frame of the piece is ${piece.length - 1}.`);
+  const settings = wholeSettings(asked.data);
+  const stem = fileStem(piece.name);
+  const out = values.out ?? `${stem}.${formatOf(settings.format).ending}`;
+  const total = exportedFrames(settings, piece.rate).length;
+  await WRITE[settings.format]({
+    ...{ piece, settings, stem, file: named(out) },
+    progress(done) {
+      if (process.stderr.isTTY) process.stderr.write(`\r${done} of ${total} frames`);
+      return true;
+    },
+  });
+  console.log(out);
+}
+
+main().catch((error: Error) => {
+  const words = error instanceof Stop || 'status' in error || 'code' in error;
+  console.error(words ? error.message : error);
+  process.exit(1);
+});
