@@ -40,11 +40,13 @@ export interface ExportFormat {
   readonly unsized?: true;
   /** Whether it holds shapes and not pixels. */
   readonly vector?: true;
+  /** Most frames of one file: it is made, and read, as a whole. */
+  readonly mostFrames?: number;
   /** Whether its codec takes only even widths and heights: a row or column of the ground is added. */
   readonly even?: true;
   /** Most frames a second it can hold: of quicker pieces every second frame leaves. */
   readonly mostRate?: number;
-  /** Bits a pixel of the frame takes, least and most, over the sample pieces (docs/exports.md). */
+  /** Bits a pixel of the frame takes, least and most, over the sample pieces at half size (docs/exports.md). */
   readonly bits: readonly [number, number];
 }
 
@@ -145,7 +147,8 @@ export const EXPORT_FORMATS = {
     transparencies: ['straight', 'over'],
     options: ['plays'],
     vector: true,
-    bits: [0.01, 0.15],
+    mostFrames: 3000,
+    bits: [0.006, 0.53],
   },
   lottie: {
     name: 'Lottie',
@@ -157,7 +160,8 @@ export const EXPORT_FORMATS = {
     transparencies: ['straight'],
     options: [],
     vector: true,
-    bits: [0.05, 0.4],
+    mostFrames: 3000,
+    bits: [0.02, 1.4],
   },
   'still-png': {
     name: 'PNG still',
@@ -188,7 +192,7 @@ export const EXPORT_FORMATS = {
     transparencies: ['straight', 'over'],
     options: [],
     vector: true,
-    bits: [0.1, 2],
+    bits: [0.08, 2.8],
   },
   'keys-csv': {
     name: 'Keys, CSV',

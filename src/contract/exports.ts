@@ -39,6 +39,8 @@ export const exportSettingsSchema = z
     if (s.last < s.first) fault('last', 'must not lie before the first frame');
     else if (isSingle(format) && s.last !== s.first)
       fault('last', 'must be the first frame: this is a still');
+    if (format.mostFrames && s.last - s.first >= format.mostFrames)
+      fault('last', `is too far from the first frame: ${name} holds ${format.mostFrames} at most`);
     if (s.transparency && !transparencies.includes(s.transparency))
       fault('transparency', `can’t be “${TRANSPARENCIES[s.transparency]}” in ${name}`);
   });

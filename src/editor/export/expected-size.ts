@@ -18,9 +18,14 @@ export function sizeInWords(bytes: number): string {
   return `${(bytes / 1e9).toFixed(1)} GB`;
 }
 
+/** The size at which bits a pixel were measured. */
+const MEASURED_AT = 0.5;
+
 /** Pixels of all frames of a file. */
 function pixelsOf(piece: Piece, settings: WholeExportSettings): number {
-  const { width, height } = exportSize(piece.size, settings.scale);
+  // Vectors are as large at every size.
+  const scale = formatOf(settings.format).vector ? MEASURED_AT : settings.scale;
+  const { width, height } = exportSize(piece.size, scale);
   return width * height * exportedFrames(settings, piece.rate).length;
 }
 

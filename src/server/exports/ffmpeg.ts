@@ -18,6 +18,10 @@ export interface Encoder {
   kill(): void;
 }
 
+/** What to do where an ffmpeg was built without an encoder. */
+const lacks = (said: string): string =>
+  `The ffmpeg of this machine has no encoder ${/unknown encoder '([^']+)'/i.exec(said)?.[1] ?? 'for this format'}. Install Debian’s ffmpeg, or choose another format.`;
+
 /** Starts ffmpeg; what it prints is kept for the error, should it fail. */
 export function startFfmpeg(args: readonly string[]): Encoder {
   const child = spawn('ffmpeg', ['-hide_banner', '-loglevel', 'error', '-y', ...args], {
@@ -39,6 +43,7 @@ export function startFfmpeg(args: readonly string[]): Encoder {
       const full = /no space left on device/i.test(said);
       if (full) failure ??= new DiskFull();
       else if (signal && !killed) failure ??= new Interrupted();
+      else if (/unknown encoder/i.test(said)) failure ??= new Error(lacks(said));
       else if (code !== 0) failure ??= new Error(`ffmpeg stopped with code ${code}: ${said.trim()}`);
       resolve();
     });

@@ -22,6 +22,7 @@ import { addLayers, newPiece, type Piece } from '@/core/document';
 import { paint } from '@/core/paint';
 import { evaluate } from '@/core/scene';
 import { smallPiece } from '../../testing';
+import { startFfmpeg } from '../ffmpeg';
 import { WRITE } from '.';
 
 const folder = mkdtempSync(join(tmpdir(), 'obelus-formats-'));
@@ -285,6 +286,25 @@ test('a piece of one frame and an empty one leave in every format; what is stopp
   expect(readdirSync(folder)).toEqual(before);
 });
 
+test('an ffmpeg without an encoder is said in words, with what to do', async () => {
+  const encoder = startFfmpeg([
+    '-f',
+    'rawvideo',
+    '-s',
+    '2x2',
+    '-pix_fmt',
+    'rgba',
+    '-i',
+    'pipe:0',
+    '-c:v',
+    'no_such',
+    join(folder, 'x.mov'),
+  ]);
+  await expect(encoder.finish()).rejects.toThrow(
+    /has no encoder no_such\. Install Debian’s ffmpeg, or choose/,
+  );
+});
+
 test('what a format can’t do is refused in words', () => {
   const asked = { scale: 1, first: 0, last: 3 };
   for (const [settings, path, words] of [
@@ -298,6 +318,7 @@ test('what a format can’t do is refused in words', () => {
     [{ ...asked, format: 'webm', first: 4 }, 'last', /before the first/],
     [{ ...asked, format: 'avi' }, 'format', /./],
     [{ ...asked, format: 'mp4', over: 'red' }, 'over', /must be a colour/],
+    [{ ...asked, format: 'svg', last: 3000 }, 'last', /SVG, animated holds 3000 at most/],
   ] as const) {
     const { error } = exportSettingsSchema.safeParse(settings);
     expect(error?.issues.map((issue) => issue.path.join('.'))).toContain(path);
