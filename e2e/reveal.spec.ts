@@ -19,6 +19,8 @@ async function setWord(page: Page, text: string): Promise<void> {
 test('lettering writes itself in one press, wholly uncovered; its text changed, letters that stay keep their timing', async ({
   page,
 }) => {
+  // Three words are traced and fitted, each within seconds of its own.
+  test.setTimeout(60_000);
   const desk = await openNew(page, blank('Writes'));
   await setWord(page, 'Tide');
   const unwritten = await whole(desk);

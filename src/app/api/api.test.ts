@@ -344,7 +344,8 @@ test('bad input gets a clear 4xx that names the place, and changes nothing', asy
     expect((await ask(projectsRoute.POST, {}, { name })).status).toBe(422);
   }
   for (const settings of [
-    { format: 'gif', scale: 1, first: 0, last: 3 },
+    { format: 'avi', scale: 1, first: 0, last: 3 },
+    { format: 'mp4', scale: 1, first: 0, last: 3, transparency: 'straight' },
     { format: 'webm', scale: 3, first: 0, last: 3 },
     { format: 'webm', scale: 1, first: 5, last: 3 },
     { format: 'webm', scale: 1, first: 0, last: 12 },
