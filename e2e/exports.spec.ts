@@ -101,6 +101,14 @@ test('a still is of the frame that is shown; vectors play; a cue sheet has every
     'stroke,Curve,10,00:00:00:10,30,00:00:01:05',
     'stroke,Bar,10,00:00:00:10,30,00:00:01:05',
   ]);
+
+  // Saved again since, an export says of which revision it is.
+  await page.keyboard.press('Escape');
+  await desk.lane(2).getByRole('rowheader').click();
+  await page.keyboard.press('Delete');
+  await desk.saved();
+  await exportDialog(page);
+  await expect(dialog.getByText(/Cue sheet · revision 1, now 2/)).toBeVisible();
 });
 
 test('a project is saved as a file and opened again beside itself; a damaged file is refused in words', async ({

@@ -10,7 +10,7 @@ import {
   type ExportSummary,
 } from '@/contract';
 import { Button, notify } from '@/ui';
-import { call } from '../saving';
+import { call, useSaving } from '../saving';
 import { sizeInWords } from './expected-size';
 import { Words } from './words';
 
@@ -67,13 +67,15 @@ const Progress = styled.progress`
   }
 `;
 
-function facts(item: ExportSummary): string {
+/** What an export is and how it stands; the piece may have been saved again since. */
+function facts(item: ExportSummary, revision: number): string {
   const { scale, first, last } = item.settings;
   const format = formatOf(item.settings.format);
   const frames = format.shows === 'still' ? `frame ${first}` : `frames ${first}–${last}`;
   const { transparency } = wholeSettings(item.settings);
   const how = format.shows === 'table' ? '' : `, ${TRANSPARENCIES[transparency]} · ${scale}× · ${frames}`;
-  const what = `${format.name}${how} · revision ${item.revision}`;
+  const since = item.revision < revision ? `, now ${revision}` : '';
+  const what = `${format.name}${how} · revision ${item.revision}${since}`;
   const state = {
     queued: 'waiting for a renderer',
     running: `${item.framesDone} of ${item.framesTotal} frames${item.secondsLeft === null ? '' : ` · about ${item.secondsLeft} s left`}`,
@@ -90,13 +92,14 @@ function PastExport({ item, onChange }: { item: ExportSummary; onChange: () => v
     call(EXPORTS[what], { params: { id: item.id } })
       .catch((error: Error) => notify(error.message))
       .finally(onChange);
+  const revision = useSaving((s) => s.revision);
   const alive = item.status === 'queued' || item.status === 'running';
   return (
     <Item data-status={item.status}>
       <div>
         {item.fileName}
         <br />
-        <small>{facts(item)}</small>
+        <small>{facts(item, revision)}</small>
       </div>
       {item.status === 'done' && (
         <a href={exportFileAddress(item.id)} download={item.fileName}>
