@@ -53,6 +53,10 @@ test('the dialog asks where a file goes and sends what that place takes; what it
   ]);
   await expect(dialog.getByText(/about .*, by the last one/)).toBeVisible();
 
+  // What two places are sent may be the same: the one that was chosen is named.
+  await choose(page, place, 'Chat');
+  await expect(place).toContainText('Chat and social');
+
   // A message: GIF says what becomes of edges; another format by hand is nobody's usual one.
   await choose(page, place, 'A message');
   await expect(dialog.getByRole('list', { name: 'What the file will not hold' })).toContainText(

@@ -73,7 +73,7 @@ interface Player {
 
 const animatedSvg: Player = {
   // Chromium strokes some curves a fifth of a pixel beside where its own canvas does: on thin rings that alone is two in a hundred.
-  most: () => 0.025,
+  most: ({ name }) => ({ 'Tide ring': 0.02, 'Programme ident': 0.025 })[name] ?? 0.01,
   async load(page, piece, lists) {
     const rate = framesPerSecond(piece.rate);
     const svg = writeSvg({
@@ -107,7 +107,7 @@ const validLottie = new Ajv2020({ strict: false }).compile(
 );
 
 const lottieWeb: Player = {
-  most: () => 0.015,
+  most: ({ name }) => (name === 'Programme ident' ? 0.015 : 0.01),
   async load(page, piece, lists) {
     const { width, height } = piece.size;
     const data = JSON.parse(

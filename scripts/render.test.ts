@@ -76,8 +76,10 @@ test('a project file is read too, piece by name; faults are said in words and en
       'pieces/2.json': strToU8(JSON.stringify(openingTitle())),
     }),
   );
-  expect(render(project, '--piece', 'Opening title', '--format', 'cues-csv').said).toBe('Opening title.csv');
-  expect(readFileSync(join(folder, 'Opening title.csv'), 'utf8')).toMatch(/^what,name,frame/);
+  expect(render(project, '--piece', 'Opening title', '--format', 'cues-csv').said).toBe(
+    'Opening title cues.csv',
+  );
+  expect(readFileSync(join(folder, 'Opening title cues.csv'), 'utf8')).toMatch(/^what,name,frame/);
   for (const [args, words] of [
     [[project, '--piece', 'Nobody'], /holds “Lower third”, “Opening title”/],
     [[file, '--set', 'role=x'], /no field “role”; it has “Name”/],

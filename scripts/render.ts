@@ -1,5 +1,5 @@
 // `npm run render`: a piece made into a file from the command line, without a browser or a running server.
-import { readFileSync } from 'node:fs';
+import { readFileSync, renameSync, rmSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import {
@@ -14,7 +14,7 @@ import {
   type ReceiverId,
 } from '../src/contract';
 import { faultsOf, readPiece, type Piece } from '../src/core/document';
-import { fileStem } from '../src/server/exports';
+import { fileNameOf, fileStem } from '../src/server/exports';
 import { WRITE } from '../src/server/exports/formats';
 import { filledPiece } from '../src/server/filled-piece';
 import { piecesOfFile } from '../src/server/project-file';
@@ -121,15 +121,22 @@ async function main(): Promise<void> {
   if (asked.data.last >= piece.length) throw new Stop(`The last frame of the piece is ${piece.length - 1}.`);
   const settings = wholeSettings(asked.data);
   const stem = fileStem(piece.name);
-  const out = values.out ?? `${stem}.${formatOf(settings.format).ending}`;
+  const out = values.out ?? fileNameOf(piece.name, settings);
   const total = exportedFrames(settings, piece.rate).length;
-  await WRITE[settings.format]({
-    ...{ piece, settings, stem, file: named(out) },
-    progress(done) {
-      if (process.stderr.isTTY) process.stderr.write(`\r${done} of ${total} frames`);
-      return true;
-    },
-  });
+  // It has its name only once all of it is there.
+  const part = `${named(out)}.part`;
+  try {
+    await WRITE[settings.format]({
+      ...{ piece, settings, stem, file: part },
+      progress(done) {
+        if (process.stderr.isTTY) process.stderr.write(`\r${done} of ${total} frames`);
+        return true;
+      },
+    });
+    renameSync(part, named(out));
+  } finally {
+    rmSync(part, { force: true });
+  }
   console.log(out);
 }
 

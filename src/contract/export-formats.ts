@@ -34,8 +34,6 @@ export interface ExportFormat {
   /** What it can do with what is transparent, the most usual first. */
   readonly transparencies: readonly [Transparency, ...Transparency[]];
   readonly options: readonly FormatOption[];
-  /** Whether it is one file; else files in a zip archive. */
-  readonly zipped?: true;
   /** Whether it is of one size only, which players or nobody choose. */
   readonly unsized?: true;
   /** Whether it holds shapes and not pixels. */
@@ -135,7 +133,6 @@ export const EXPORT_FORMATS = {
     shows: 'sequence',
     transparencies: [...ALPHA, 'over', ...APART],
     options: ['number'],
-    zipped: true,
     bits: [0.16, 0.55],
   },
   svg: {

@@ -78,10 +78,8 @@ export const RECEIVERS = {
 } as const satisfies Record<string, Receiver>;
 export type ReceiverId = keyof typeof RECEIVERS;
 
-/** The kind of place that settings are for; null where none is sent just these. */
-export const receiverOf = (settings: ExportSettings): ReceiverId | null =>
-  (Object.keys(RECEIVERS) as ReceiverId[]).find((id) =>
-    Object.entries(RECEIVERS[id].sent).every(
-      ([key, value]) => settings[key as keyof ExportSettings] === value,
-    ),
-  ) ?? null;
+export const RECEIVER_IDS = Object.keys(RECEIVERS) as [ReceiverId, ...ReceiverId[]];
+
+/** Whether settings are what a kind of place is sent: several may be sent the same. */
+export const isSentTo = (id: ReceiverId, settings: ExportSettings): boolean =>
+  Object.entries(RECEIVERS[id].sent).every(([key, value]) => settings[key as keyof ExportSettings] === value);

@@ -1,5 +1,14 @@
-import { fileSize, formatOf, frameStep, isSingle, needsColour, type WholeExportSettings } from '@/contract';
-import type { Layer, Piece } from '@/core/document';
+import {
+  exportSize,
+  fileSize,
+  formatOf,
+  frameStep,
+  isSingle,
+  needsColour,
+  type WholeExportSettings,
+} from '@/contract';
+import type { Part, Piece } from '@/core/document';
+import { lookedThrough } from '@/core/scene';
 import { framesPerSecond } from '@/core/timing';
 
 /** One thing that a file will not hold as it is seen, and the layers it is about. */
@@ -8,43 +17,58 @@ export interface Loss {
   readonly layers: readonly string[];
 }
 
-const LIGHT = ['glow', 'inner glow', 'drop shadow'];
+/** Effects that are light or softness; all others draw what they are done to anew. */
+const LIGHTS = ['glow', 'inner glow', 'drop shadow'];
+const SOFT = [...LIGHTS, 'fluid ink'];
 
-/** Whether a layer has parts that are half there by intent, not only at its edges. */
-function isSoft(layer: Layer): boolean {
-  const { masks = [], effects = [], reveal } = layer;
-  if (masks.some(({ feather, opacity }) => feather !== 0 || opacity !== 1)) return true;
-  if (reveal && reveal.feather !== 0) return true;
-  if (effects.some(({ on, is }) => on && LIGHT.includes(is.kind))) return true;
-  if (layer.type !== 'stroke') return layer.opacity !== 1;
-  const { opacity, gradient, glow, innerGlow, shadow } = layer.ink;
-  return (
-    opacity !== 1 ||
-    Boolean(glow ?? innerGlow ?? shadow) ||
-    Boolean(gradient?.stops.some((s) => s.opacity !== 1))
-  );
+const hasEffect = ({ effects = [] }: Part, kinds: (kind: string) => boolean): boolean =>
+  effects.some(({ on, is }) => on && kinds(is.kind));
+
+/** Whether a layer or group is blurred anywhere: a glow, a shadow, a soft edge, ink that melts. */
+function isBlurred(one: Part): boolean {
+  const { masks = [], reveal } = one;
+  if (masks.some(({ feather }) => feather !== 0) || (reveal && reveal.feather !== 0)) return true;
+  if (hasEffect(one, (kind) => SOFT.includes(kind))) return true;
+  if (!('type' in one) || one.type !== 'stroke') return false;
+  const { glow, innerGlow, shadow } = one.ink;
+  return [glow, innerGlow, shadow].some(Boolean);
 }
 
-/** Whether a layer is a shape of its own at every frame while it grows: a pen of changing width, dashes, effects that redraw it. */
-function isBaked(layer: Layer): boolean {
-  if ((layer.effects ?? []).some(({ on, is }) => on && !LIGHT.includes(is.kind))) return true;
-  if (layer.type !== 'stroke') return false;
-  const { widths, taper, dashes, line, gradient } = layer.ink;
-  return Boolean(widths ?? taper ?? dashes ?? line ?? gradient);
+/** Whether a layer or group is half there anywhere by intent, not only at its edges. */
+function isTranslucent(one: Part): boolean {
+  const { masks = [], place } = one;
+  if (isBlurred(one) || masks.some(({ opacity }) => opacity !== 1)) return true;
+  if (place && place.opacity !== 1) return true;
+  if (!('type' in one)) return false;
+  if (one.type !== 'stroke') return one.opacity !== 1;
+  const { opacity, gradient, shadowLine } = one.ink;
+  const stops = gradient?.stops.some((stop) => stop.opacity !== 1) ?? false;
+  return opacity !== 1 || stops || (shadowLine !== undefined && shadowLine.opacity !== 1);
+}
+
+/** Whether it is a shape of its own at every frame while it grows: a pen of changing width, dashes, effects that redraw it. */
+function isBaked(one: Part): boolean {
+  if (hasEffect(one, (kind) => !LIGHTS.includes(kind))) return true;
+  if (!('type' in one) || one.type !== 'stroke') return false;
+  const { widths, taper, dashes, line, gradient } = one.ink;
+  return [widths, taper, dashes, line, gradient].some(Boolean);
 }
 
 /** What of a piece a file of these settings will not hold, in words. */
 export function notCarried(piece: Piece, settings: WholeExportSettings): Loss[] {
   const format = formatOf(settings.format);
   const losses: Loss[] = [];
-  const named = (which: (layer: Layer) => boolean) =>
-    piece.layers.filter((layer) => !layer.hidden && which(layer)).map(({ name }) => name);
+  // What others are seen through does its work hidden or not.
+  const through = lookedThrough(piece);
+  const seen = piece.layers.filter((layer) => !layer.hidden || through.has(layer.id));
+  const named = (which: (one: Part) => boolean) =>
+    [...seen, ...piece.groups].filter(which).map(({ name }) => name);
   if (settings.transparency === 'edge') {
     losses.push({
       what: `Edges are laid over ${settings.over}; over another colour they show it as a rim.`,
       layers: [],
     });
-    const hard = named(isSoft);
+    const hard = named(isTranslucent);
     if (hard.length > 0) losses.push({ what: 'What is half there becomes there or not', layers: hard });
   } else if (needsColour(settings.transparency)) {
     losses.push({ what: `There is no transparency: ${settings.over} lies beneath.`, layers: [] });
@@ -55,9 +79,12 @@ export function notCarried(piece: Piece, settings: WholeExportSettings): Loss[] 
       what: `${format.name} holds ${format.mostRate} frames a second at most: every ${step === 2 ? 'second' : `${step}th`} frame leaves, ${(framesPerSecond(piece.rate) / step).toFixed(2).replace(/\.?0+$/, '')} a second.`,
       layers: [],
     });
-  const soft = named(isSoft);
+  const soft = named(isBlurred);
   if (settings.format === 'lottie' && soft.length > 0)
-    losses.push({ what: 'Glows and shadows are left out, soft edges become hard', layers: soft });
+    losses.push({
+      what: 'Glows and shadows are left out, soft edges become hard, ink does not melt',
+      layers: soft,
+    });
   if (format.vector && !isSingle(format)) {
     if (piece.shutter)
       losses.push({
@@ -68,10 +95,8 @@ export function notCarried(piece: Piece, settings: WholeExportSettings): Loss[] 
     if (baked.length > 0) losses.push({ what: 'Drawn anew frame by frame, which takes room', layers: baked });
   }
   const { width, height } = fileSize(format, piece.size, settings.scale);
-  if (
-    width !== Math.round(piece.size.width * settings.scale) ||
-    height !== Math.round(piece.size.height * settings.scale)
-  )
+  const painted = exportSize(piece.size, settings.scale);
+  if (width !== painted.width || height !== painted.height)
     losses.push({
       what: `H.264 takes even sizes: a row or column of the ground makes it ${width} × ${height}.`,
       layers: [],

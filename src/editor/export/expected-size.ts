@@ -3,6 +3,7 @@ import {
   exportSize,
   formatOf,
   isApart,
+  wholeSettings,
   type ExportSummary,
   type WholeExportSettings,
 } from '@/contract';
@@ -39,10 +40,13 @@ export function expectedSize(
   past: readonly ExportSummary[],
 ): string {
   const pixels = pixelsOf(piece, settings);
-  const like = past.find(
-    ({ bytes, settings: other }) =>
-      bytes !== null && other.format === settings.format && other.transparency === settings.transparency,
-  );
+  const like = past.find(({ bytes, settings: asked }) => {
+    const other = wholeSettings(asked);
+    const alike = (['format', 'transparency', 'quality'] as const).every(
+      (key) => other[key] === settings[key],
+    );
+    return bytes !== null && alike;
+  });
   if (like) {
     const share =
       pixels /

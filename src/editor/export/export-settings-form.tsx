@@ -7,7 +7,6 @@ import {
   isSingle,
   FORMAT_IDS,
   needsColour,
-  receiverOf,
   RECEIVERS,
   TRANSPARENCIES,
   wholeSettings,
@@ -74,7 +73,7 @@ export function ExportSettingsForm({
   const swatches = useSwatches();
   const format = formatOf(asked.format);
   const full = wholeSettings(settings);
-  const receiver = receiverOf(full);
+  const { receiver } = asked;
   const end = piece.length - 1;
   const frames = {
     format: (v: number) => `frame ${v}`,

@@ -1,9 +1,14 @@
 import { useEffect, useState } from 'react';
+import { z } from 'zod';
 import {
   exportSettingsSchema,
   formatOf,
+  isSentTo,
   isSingle,
+  needsColour,
+  RECEIVER_IDS,
   RECEIVERS,
+  wholeSettings,
   type ExportSettings,
   type Receiver,
   type ReceiverId,
@@ -13,57 +18,86 @@ import { useEditor } from '../state';
 
 /** What is set in the dialog: settings whose frames may be the whole piece, whatever its length. */
 export interface Asked extends ExportSettings {
+  /** The kind of place it goes to, while what is set is what that is sent. */
+  readonly receiver: ReceiverId | null;
   readonly range: 'all' | 'part';
   /** The frame of a still. */
   readonly frame: number;
 }
 
 const KEY = 'obelus:export';
+const keptSchema = z.strictObject({
+  receiver: z.enum(RECEIVER_IDS).nullable(),
+  settings: exportSettingsSchema,
+});
 
-/** What was asked for last in this browser, or what most people send first. */
-function lastAsked(): Omit<Asked, 'first' | 'last' | 'frame'> {
+/** What is asked for where nothing was before. */
+const FIRST: z.infer<typeof keptSchema> = {
+  receiver: 'page',
+  settings: { format: 'webm', scale: 1, first: 0, last: 0, transparency: 'straight', quality: 'high' },
+};
+
+/** What was asked for last in this browser; frames and numbers are each piece's own. */
+function lastAsked(): Asked {
+  const kept = recall(KEY);
+  let read = FIRST;
   try {
-    const { format, scale, ...rest } = exportSettingsSchema.parse(JSON.parse(recall(KEY) ?? ''));
-    return { ...rest, format, scale, range: 'all' };
+    if (kept !== null) read = keptSchema.parse(JSON.parse(kept));
   } catch {
-    return { format: 'webm', scale: 1, transparency: 'straight', quality: 'high', range: 'all' };
+    // What an older version kept is asked for anew.
   }
+  return { ...read.settings, receiver: read.receiver, last: Infinity, range: 'all', frame: 0 };
+}
+
+function keep({ receiver, format, scale, transparency, over, quality, plays }: Asked): void {
+  const settings = { format, scale, first: 0, last: 0, transparency, over, quality, plays };
+  remember(KEY, JSON.stringify({ receiver, settings }));
 }
 
 /** The settings as they are sent, held to the length of the piece. */
-export function settingsFor({ range, frame, ...asked }: Asked, length: number): ExportSettings {
-  const settings = formatOf(asked.format).unsized ? { ...asked, scale: 1 as const } : asked;
+export function settingsFor(asked: Asked, length: number): ExportSettings {
+  const { range, frame, receiver: _, ...settings } = asked;
+  const format = formatOf(settings.format);
   const end = length - 1;
-  if (isSingle(formatOf(settings.format))) {
+  const sized = format.unsized ? { ...settings, scale: 1 as const } : settings;
+  if (isSingle(format)) {
     const still = Math.min(frame, end);
-    return { ...settings, first: still, last: still };
+    return { ...sized, first: still, last: still };
   }
-  if (range === 'all') return { ...settings, first: 0, last: end };
-  const first = Math.min(settings.first, end);
-  return { ...settings, first, last: Math.max(first, Math.min(settings.last, end)) };
+  if (range === 'all') return { ...sized, first: 0, last: end };
+  const first = Math.min(sized.first, end);
+  return { ...sized, first, last: Math.max(first, Math.min(sized.last, end)) };
+}
+
+/** What is set with a part of it changed: another format has another usual way with what is transparent. */
+export function changedAsked(asked: Asked, part: Partial<Asked>): Asked {
+  const next = { ...asked, ...part };
+  const { transparencies } = formatOf(next.format);
+  if (!transparencies.includes(next.transparency ?? transparencies[0])) next.transparency = transparencies[0];
+  const fits = next.receiver !== null && isSentTo(next.receiver, wholeSettings(next));
+  return fits ? next : { ...next, receiver: null };
+}
+
+/** What a kind of place is sent; over the colour that the piece is looked at over, where it leaves that open. */
+export function askedFor(asked: Asked, receiver: ReceiverId, over: string | null): Asked {
+  const { sent }: Receiver = RECEIVERS[receiver];
+  const open = needsColour(sent.transparency ?? 'straight') && sent.over === undefined;
+  return changedAsked(asked, { ...sent, receiver, ...(open && over !== null && { over }) });
 }
 
 /** What is set in the dialog, kept for the next time; a still is of the frame shown when the dialog opens. */
 export function useAsked(isOpen: boolean) {
-  const [asked, setAsked] = useState<Asked>(() => ({ ...lastAsked(), first: 0, last: Infinity, frame: 0 }));
+  const [asked, setAsked] = useState(lastAsked);
   useEffect(() => {
     if (isOpen) setAsked((now) => ({ ...now, frame: Math.round(useEditor.getState().frame) }));
   }, [isOpen]);
-  const change = (part: Partial<Asked>) =>
-    setAsked((now) => {
-      const next = { ...now, ...part };
-      // Another format has another usual way with what is transparent.
-      const { transparencies } = formatOf(next.format);
-      if (!transparencies.includes(next.transparency ?? transparencies[0]))
-        next.transparency = transparencies[0];
-      const { range: _, frame: __, first: ___, last: ____, ...kept } = next;
-      remember(KEY, JSON.stringify({ ...kept, first: 0, last: 0 }));
-      return next;
-    });
-  /** Takes what a kind of place is sent. */
-  const send = (id: ReceiverId) => {
-    const { sent }: Receiver = RECEIVERS[id];
-    change(sent);
+  const put = (next: Asked) => {
+    setAsked(next);
+    keep(next);
   };
-  return { asked, change, send };
+  return {
+    asked,
+    change: (part: Partial<Asked>) => put(changedAsked(asked, part)),
+    send: (receiver: ReceiverId) => put(askedFor(asked, receiver, useEditor.getState().piece.over)),
+  };
 }

@@ -1,5 +1,4 @@
 import sharp from 'sharp';
-import type { RenderedFrame } from './render-frames';
 
 interface Size {
   readonly width: number;
@@ -11,9 +10,6 @@ export const pngOf = (bytes: Uint8Array, { width, height }: Size): Promise<Buffe
   sharp(bytes, { raw: { width, height, channels: 4 }, limitInputPixels: false })
     .png()
     .toBuffer();
-
-/** PNG of a painted frame, straight. */
-export const pngOfFrame = ({ canvas }: RenderedFrame): Promise<Buffer> => canvas.encode('png');
 
 /** Lossless WebP of raw RGBA bytes. */
 export const webpOf = (bytes: Uint8Array, { width, height }: Size): Promise<Buffer> =>

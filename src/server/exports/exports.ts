@@ -34,6 +34,14 @@ export const fileTypeOf = (settings: ExportSettings): { ending: string; mediaTyp
   isApart(wholeSettings(settings).transparency) ? ZIP : formatOf(settings.format);
 const ZIP = { ending: 'zip', mediaType: 'application/zip' };
 
+/** What the file of an export is called: by its piece, its size where that is another, and what it shows. */
+export function fileNameOf(name: string, settings: ExportSettings): string {
+  const { shows, suffix } = formatOf(settings.format);
+  const size = settings.scale === 1 ? '' : ` ${settings.scale}x`;
+  const what = shows === 'still' ? ` ${settings.first}` : suffix ? ` ${suffix}` : '';
+  return `${fileStem(name)}${size}${what}.${fileTypeOf(settings).ending}`;
+}
+
 function summaryOf(row: ExportRow, bytes: number | null): ExportSummary {
   const seconds = row.startedAt ? (Date.now() - row.startedAt.getTime()) / 1000 : 0;
   // The first frames wait for the encoder to start and would promise far too long.
@@ -82,9 +90,6 @@ export async function requestExport(pieceId: string, settings: ExportSettings): 
   const { width, height } = exportSize(document.size, settings.scale);
   if (Math.max(width, height) > MOST_SIDE)
     throw fault('scale', `would make frames wider than ${MOST_SIDE} px`);
-  const at = settings.scale === 1 ? '' : ` ${settings.scale}x`;
-  const { shows, suffix } = formatOf(settings.format);
-  const what = shows === 'still' ? ` ${settings.first}` : suffix ? ` ${suffix}` : '';
   const row = await exports.create({
     id: randomUUID(),
     pieceId,
@@ -92,7 +97,7 @@ export async function requestExport(pieceId: string, settings: ExportSettings): 
     document,
     settings,
     framesTotal: exportedFrames(settings, document.rate).length,
-    fileName: `${fileStem(document.name)}${at}${what}.${fileTypeOf(settings).ending}`,
+    fileName: fileNameOf(document.name, settings),
   });
   await sendExport(row.id);
   return summaryOf(row, null);

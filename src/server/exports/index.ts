@@ -1,2 +1,3 @@
 export * from './exports';
 export * from './queue';
+export { UNDATED } from './zip-file';

@@ -7,9 +7,9 @@ import type { RenderedFrame } from './render-frames';
  * Writes pixels of a straight frame as they leave, from one place in the bytes to another; both are RGBA, a byte each.
  * Premultiplied algebra of Porter & Duff 1984.
  */
-export type Shape = (straight: Uint8Array, leaving: Uint8Array, from: number, to: number) => void;
+type Convert = (straight: Uint8Array, leaving: Uint8Array, from: number, to: number) => void;
 
-const premultiplied: Shape = (straight, leaving, from, to) => {
+const premultiplied: Convert = (straight, leaving, from, to) => {
   for (let i = from; i < to; i += 4) {
     const alpha = straight[i + 3]!;
     for (let c = i; c < i + 3; c++) leaving[c] = Math.round((straight[c]! * alpha) / 255);
@@ -17,9 +17,9 @@ const premultiplied: Shape = (straight, leaving, from, to) => {
   }
 };
 
-/** Laid over a colour; where less than half of a pixel is covered it stays as `empty` says. */
+/** Laid over a colour; a pixel that is not shown leaves as nothing. */
 const over =
-  (colour: string, isShown: (alpha: number) => boolean): Shape =>
+  (colour: string, isShown: (alpha: number) => boolean): Convert =>
   (straight, leaving, from, to) => {
     const ground = [1, 3, 5].map((at) => parseInt(colour.slice(at, at + 2), 16));
     for (let i = from; i < to; i += 4) {
@@ -33,7 +33,7 @@ const over =
     }
   };
 
-const opaque: Shape = (straight, leaving, from, to) => {
+const opaque: Convert = (straight, leaving, from, to) => {
   for (let i = from; i < to; i += 4) {
     for (let c = i; c < i + 3; c++) leaving[c] = straight[c]!;
     leaving[i + 3] = 255;
@@ -41,7 +41,7 @@ const opaque: Shape = (straight, leaving, from, to) => {
 };
 
 /** Alpha as grey. */
-const matte: Shape = (straight, leaving, from, to) => {
+const matte: Convert = (straight, leaving, from, to) => {
   for (let i = from; i < to; i += 4) {
     leaving.fill(straight[i + 3]!, i, i + 3);
     leaving[i + 3] = 255;
@@ -49,7 +49,7 @@ const matte: Shape = (straight, leaving, from, to) => {
 };
 
 /** The frames that leave for each of a piece's, with what each is called where there are several. None: as they are. */
-export function shapesOf(transparency: Transparency, colour: string): readonly [string, Shape | null][] {
+function conversionsOf(transparency: Transparency, colour: string): readonly [string, Convert | null][] {
   switch (transparency) {
     case 'straight':
       return [['', null]];
@@ -72,7 +72,7 @@ export function shapesOf(transparency: Transparency, colour: string): readonly [
   }
 }
 
-/** Whether formats for lossy video keep the colour of edges only where what is transparent has a colour too. */
+/** Whether edges keep their colour only where what is transparent beside them has it too: in lossy video, and in every fill. */
 const spreads = (transparency: Transparency, lossy: boolean): boolean =>
   transparency === 'matte' || (transparency === 'straight' && lossy);
 
@@ -84,10 +84,10 @@ export function leavingFrames(
 ): { readonly names: readonly string[]; take(frame: RenderedFrame): readonly Uint8Array[] } {
   const { width, height } = exportSize(piece.size, scale);
   const raw = new RawFrame(width, height, scale, spreads(transparency, lossy));
-  const kept = shapesOf(transparency, colour).map(([name, shape]) => {
-    const bytes = shape ? new Uint8Array(raw.pixels.length) : raw.pixels;
-    shape?.(raw.pixels, bytes, 0, bytes.length);
-    return { name, shape, bytes };
+  const kept = conversionsOf(transparency, colour).map(([name, convert]) => {
+    const bytes = convert ? new Uint8Array(raw.pixels.length) : raw.pixels;
+    convert?.(raw.pixels, bytes, 0, bytes.length);
+    return { name, convert, bytes };
   });
   return {
     names: kept.map(({ name }) => name),
@@ -95,9 +95,9 @@ export function leavingFrames(
       raw.take(frame);
       const area = raw.changed;
       if (area)
-        for (const { shape, bytes } of kept)
-          for (let y = area.top; shape && y < area.bottom; y++)
-            shape(raw.pixels, bytes, (y * width + area.left) * 4, (y * width + area.right) * 4);
+        for (const { convert, bytes } of kept)
+          for (let y = area.top; convert && y < area.bottom; y++)
+            convert(raw.pixels, bytes, (y * width + area.left) * 4, (y * width + area.right) * 4);
       return kept.map(({ bytes }) => bytes);
     },
   };

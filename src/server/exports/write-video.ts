@@ -7,7 +7,7 @@ import type { Frames } from './ffmpeg-arguments';
 import { leavingFrames } from './leaving-frames';
 import { renderFrames } from './render-frames';
 import { needFrames, videoFrames, type CountFrames } from './verify';
-import { openZip } from './zip-file';
+import { writeZip } from './zip-file';
 
 /** How ffmpeg makes a format of frames. */
 export interface Codec {
@@ -49,14 +49,13 @@ export const videoWriter =
       for (const encoder of encoders) await encoder.finish();
       const count = codec.count?.(rate) ?? videoFrames;
       for (const one of files) await needFrames(one, count, frames.length);
-      if (apart) {
-        const zip = openZip(file);
-        const { ending } = formatOf(settings.format);
+      if (!apart) return true;
+      const { ending } = formatOf(settings.format);
+      return await writeZip(file, async (zip) => {
         for (const [i, name] of leaving.names.entries())
           await zip.addFile(`${stem} ${name}.${ending}`, files[i]!);
-        await zip.end();
-      }
-      return true;
+        return true;
+      });
     } finally {
       for (const encoder of encoders) encoder.kill();
       if (apart) for (const one of files) await rm(one, { force: true });

@@ -5,7 +5,7 @@ import { Zip, ZipPassThrough } from 'fflate';
 import { asDiskFull } from '../disk';
 
 /** The earliest moment that a zip archive can hold. */
-const UNDATED = new Date(1980, 0, 1);
+export const UNDATED = new Date(1980, 0, 1);
 
 /** What the sizes and counts of an archive without the 64-bit extension can say (APPNOTE 4.3 and 4.4). */
 const MOST = { bytes: 0xffff_ffff, entries: 0xffff };
@@ -15,14 +15,13 @@ export interface ZipFile {
   add(name: string, bytes: Uint8Array): Promise<void>;
   /** Adds what a file holds. */
   addFile(name: string, file: string): Promise<void>;
-  /** Resolves when all of it is on the disk. */
-  end(): Promise<void>;
-  /** Leaves it unfinished. */
-  abort(): void;
 }
 
-/** Begins a zip archive. Without a clock in it the same entries are the same bytes. */
-export function openZip(file: string): ZipFile {
+/**
+ * Writes a zip archive. Without a clock in it the same entries are the same bytes.
+ * @param fill adds its entries; answers false where it was stopped. Then, and where it throws, the file is left unfinished.
+ */
+export async function writeZip(file: string, fill: (zip: ZipFile) => Promise<boolean>): Promise<boolean> {
   const out = createWriteStream(file);
   // A disk that fills up is an error of the stream, at any moment.
   const failed = once(out, 'error').then(([error]) => {
@@ -52,20 +51,28 @@ export function openZip(file: string): ZipFile {
     if (out.destroyed) await failed;
     if (out.writableNeedDrain) await Promise.race([once(out, 'drain'), failed]);
   };
-  return {
+  const archive: ZipFile = {
     add: (name, whole) => push(begin(name), whole, true),
     async addFile(name, from) {
       const entry = begin(name);
       for await (const chunk of createReadStream(from)) await push(entry, chunk as Buffer, false);
       await push(entry, new Uint8Array(0), true);
     },
-    async end() {
-      zip.end();
-      await Promise.race([finished(out), failed]);
-    },
-    abort() {
+  };
+  let complete = false;
+  try {
+    complete = await fill(archive);
+    if (!complete) return false;
+    zip.end();
+    await Promise.race([finished(out), failed]);
+    return true;
+  } catch (error) {
+    complete = false;
+    throw error;
+  } finally {
+    if (!complete) {
       zip.terminate();
       out.destroy();
-    },
-  };
+    }
+  }
 }

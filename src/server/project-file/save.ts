@@ -1,13 +1,10 @@
 import { strToU8, zipSync, type Zippable } from 'fflate';
 import { readAsset } from '../assets';
 import { models, type PieceRow } from '../database';
-import { fileStem } from '../exports';
+import { fileStem, UNDATED } from '../exports';
 import { HttpError } from '../http';
 import { validDocument } from '../pieces';
 import { fileEntry, MANIFEST, pieceEntry, type Manifest } from './manifest';
-
-/** The earliest moment that a zip archive can hold: without a clock in it the same project is the same file. */
-const UNDATED = new Date(1980, 0, 1);
 
 /** The files that texts of documents name. */
 const namedIn = (texts: readonly string[]): Set<string> =>

@@ -1,6 +1,5 @@
 import { filterReach, type DrawItem, type GroupItem, type ShapeItem } from '../../draw';
 import { compactPathData } from '../../geometry';
-import { MITER_LIMIT } from '../../ink';
 import {
   groundsOf,
   sampleOf,
@@ -29,7 +28,7 @@ function held<T>(values: readonly (T | null)[]): T[] {
   return values.map((value) => (last = value ?? last));
 }
 
-/** Whether something is there, as `display` says it; undefined where it always is. */
+/** Whether something is there, as `display` says it; null where it always is. */
 function presence({ clock }: Writing, items: readonly (DrawItem | null)[]): Moving | null {
   if (items.every((item) => item !== null)) return null;
   return stepping(
@@ -55,11 +54,9 @@ const number = (
     ([n]) => short(n!, digits),
   );
 
-const CSS_BLEND = { add: 'plus-lighter' } as const;
-
 /** How an item meets what it lies over, as CSS says it. */
 function styleOf({ blend, operator }: DrawItem, isolated = false): string | undefined {
-  const mode = blend ?? (operator === 'add' ? CSS_BLEND.add : undefined);
+  const mode = blend ?? (operator === 'add' ? 'plus-lighter' : undefined);
   const parts = [...(isolated ? ['isolation:isolate'] : []), ...(mode ? [`mix-blend-mode:${mode}`] : [])];
   return parts.length > 0 ? parts.join(';') : undefined;
 }
@@ -129,11 +126,10 @@ function shapeElement(writing: Writing, track: ShapeTrack, black: boolean): stri
     0.002,
     4,
   );
-  const paintName = first.kind;
   const paint: Moving =
     black || typeof first.colour !== 'string'
       ? { value: black ? '#000' : paintOf(first.colour, defs), moves: '' }
-      : stepping(clock, paintName, held(items.map((item) => (item ? (item.colour as string) : null))));
+      : stepping(clock, first.kind, held(items.map((item) => (item ? (item.colour as string) : null))));
   const width =
     first.kind === 'stroke'
       ? number(
@@ -156,10 +152,8 @@ function shapeElement(writing: Writing, track: ShapeTrack, black: boolean): stri
             'stroke-width': width!.value,
             'stroke-linecap': first.cap === 'butt' ? undefined : first.cap,
             'stroke-linejoin': first.join === 'miter' ? undefined : first.join,
-            'stroke-miterlimit':
-              first.join === 'miter' && (first.miterLimit ?? MITER_LIMIT) !== 4
-                ? (first.miterLimit ?? MITER_LIMIT)
-                : undefined,
+            // Four is what SVG takes it for.
+            'stroke-miterlimit': first.join === 'miter' ? first.miterLimit : undefined,
             ...(first.dashes && {
               'stroke-dasharray': first.dashes.map((n) => short(n, 3)).join(' '),
               'stroke-dashoffset': first.dashPhase,

@@ -6,7 +6,7 @@ export interface ValueKey {
 
 /**
  * The fewest keys by which straight lines in time keep to numbers within a tolerance, as Douglas & Peucker (1973) simplify
- * lines. Where a number is not known (null) the last one holds.
+ * lines. Where a number is not known (null) nothing is asked of them.
  * @param numbers what it is at each frame.
  * @param off how far each may be off.
  */

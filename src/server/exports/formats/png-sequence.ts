@@ -1,10 +1,10 @@
 import { exportedFrames, exportSize } from '@/contract';
-import { pngOf, pngOfFrame } from '../encode-picture';
+import { pngOf } from '../encode-picture';
 import type { WriteFormat } from '../export-job';
 import { leavingFrames } from '../leaving-frames';
 import { renderFrames } from '../render-frames';
 import { needFrames, zipEntries } from '../verify';
-import { openZip } from '../zip-file';
+import { writeZip } from '../zip-file';
 
 /** Numbered PNG pictures in a zip archive; a fill and its matte in folders of their own. */
 export const writePngSequence: WriteFormat = async ({ piece, settings, stem, file, progress }) => {
@@ -12,29 +12,18 @@ export const writePngSequence: WriteFormat = async ({ piece, settings, stem, fil
   const size = exportSize(piece.size, settings.scale);
   const digits = Math.max(4, String(settings.number + frames.length - 1).length);
   const leaving = leavingFrames(piece, settings, false);
-  const zip = openZip(file);
-  try {
+  const complete = await writeZip(file, async (zip) => {
     let done = 0;
     let pictures: readonly Buffer[] = [];
     for (const frame of renderFrames(piece, settings.scale, frames)) {
-      if (!frame.same || done === 0)
-        pictures =
-          settings.transparency === 'straight'
-            ? [await pngOfFrame(frame)]
-            : await Promise.all(leaving.take(frame).map((bytes) => pngOf(bytes, size)));
+      if (!frame.same) pictures = await Promise.all(leaving.take(frame).map((bytes) => pngOf(bytes, size)));
       const number = String(settings.number + done).padStart(digits, '0');
       for (const [i, name] of leaving.names.entries())
         await zip.add(name ? `${name}/${stem}_${name}_${number}.png` : `${stem}_${number}.png`, pictures[i]!);
-      if (!(await progress(++done))) {
-        zip.abort();
-        return false;
-      }
+      if (!(await progress(++done))) return false;
     }
-    await zip.end();
-    await needFrames(file, zipEntries, frames.length * leaving.names.length);
     return true;
-  } catch (error) {
-    zip.abort();
-    throw error;
-  }
+  });
+  if (complete) await needFrames(file, zipEntries, frames.length * leaving.names.length);
+  return complete;
 };

@@ -5,7 +5,7 @@ import type { WriteFormat } from '../export-job';
 import { leavingFrames } from '../leaving-frames';
 import { renderFrames } from '../render-frames';
 import { needFrames, wholePicture, zipEntries } from '../verify';
-import { openZip } from '../zip-file';
+import { writeZip } from '../zip-file';
 
 /** One frame as a picture, or as a fill and its matte in a zip archive. */
 export const stillWriter =
@@ -23,9 +23,11 @@ export const stillWriter =
       return progress(1);
     }
     const { ending } = formatOf(settings.format);
-    const zip = openZip(file);
-    for (const [i, name] of leaving.names.entries()) await zip.add(`${stem} ${name}.${ending}`, pictures[i]!);
-    await zip.end();
+    await writeZip(file, async (zip) => {
+      for (const [i, name] of leaving.names.entries())
+        await zip.add(`${stem} ${name}.${ending}`, pictures[i]!);
+      return true;
+    });
     await needFrames(file, zipEntries, pictures.length);
     return progress(1);
   };
