@@ -133,7 +133,7 @@ export const EXPORT_FORMATS = {
     shows: 'sequence',
     transparencies: [...ALPHA, 'over', ...APART],
     options: ['number'],
-    bits: [0.16, 0.55],
+    bits: [0.13, 0.41],
   },
   svg: {
     name: 'SVG, animated',

@@ -95,7 +95,7 @@ export function ExportDialog({ isOpen, onClose }: { isOpen: boolean; onClose: ()
               <li key={what}>
                 {what}
                 {layers.length > 0 &&
-                  `: ${layers.slice(0, 6).join(', ')}${layers.length > 6 ? ` and ${layers.length - 6} more` : ''}.`}
+                  `: ${layers.slice(0, 6).join(' · ')}${layers.length > 6 ? ` and ${layers.length - 6} more` : ''}.`}
               </li>
             ))}
           </Losses>
