@@ -112,7 +112,7 @@ test('a still is of the frame that is shown; vectors play; a cue sheet has every
   await page.keyboard.press('Delete');
   await desk.saved();
   await exportDialog(page);
-  await expect(dialog.getByText(/Cue sheet · revision 1, now 2/)).toBeVisible();
+  await expect(dialog.getByText(/Cue sheet · made from revision 1, now 2/)).toBeVisible();
 });
 
 test('a project is saved as a file and opened again beside itself; a damaged file is refused in words', async ({

@@ -80,7 +80,7 @@ test('Chromium as an independent player sees the transparency of an exported tit
     const asked = await fetch(`/api/pieces/${piece.id}/exports`, {
       method: 'POST',
       headers: { 'Content-Type': 'application/json' },
-      body: JSON.stringify({ format: 'webm', scale: 0.5, first: 50, last: 60 }),
+      body: JSON.stringify({ settings: { format: 'webm', scale: 0.5, first: 50, last: 60 } }),
     });
     return (await asked.json()).id as string;
   });

@@ -1,7 +1,7 @@
 import { defineConfig } from '@playwright/test';
 import { CHROMIUM } from '../scripts/lib/chromium';
 
-const EXPORTS = ['first-stroke.spec.ts', 'exports.spec.ts'];
+const EXPORTS = ['first-stroke.spec.ts', 'exports.spec.ts', 'bay.spec.ts'];
 
 /** The real interface in Debian's Chromium. `npm test` brings up a server with a database of its own. */
 export default defineConfig({

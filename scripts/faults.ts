@@ -146,10 +146,7 @@ async function exporting(): Promise<void> {
   for (let i = 0; i < EXPORTS && !overdue(); i++) {
     const format = i % 4 === 3 ? 'png' : 'webm';
     const { id } = await request<{ id: string }>('POST', `/api/pieces/${exported.id}/exports`, {
-      format,
-      scale: 0.5,
-      first: 0,
-      last: long.length - 1,
+      settings: { format, scale: 0.5, first: 0, last: long.length - 1 },
     });
     asked.push(id);
     await wait(between(2000, 5000));

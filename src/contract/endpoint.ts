@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { Piece } from '@/core/document';
 
 /** One thing that can be asked of the server: how it is asked, and what is answered. */
 export interface Endpoint<
@@ -71,3 +72,6 @@ export const itemParams = idParams.extend({ item: id });
 
 /** SHA-256 of a file, as files are named by. */
 export const hashSchema = z.string().regex(/^[0-9a-f]{64}$/, 'is not the hash of a file');
+
+/** A document that the server has checked: it is not checked again. */
+export const checkedDocument = z.custom<Piece>((value) => typeof value === 'object' && value !== null);

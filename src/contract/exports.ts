@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { colourSchema } from '@/core/colour';
 import type { Rate } from '@/core/timing';
-import { endpoint, idParams } from './endpoint';
+import { checkedDocument, endpoint, idParams } from './endpoint';
 import {
   FORMAT_IDS,
   formatOf,
@@ -81,22 +81,64 @@ const exportSummarySchema = z.strictObject({
   message: z.string().nullable(),
   fileName: z.string(),
   bytes: z.number().nullable(),
+  /** Whether it stays whatever the rule says. */
+  kept: z.boolean(),
   createdAt: z.iso.datetime(),
 });
 export type ExportSummary = z.infer<typeof exportSummarySchema>;
 
+/** An export among those of all projects. */
+const listedExportSchema = exportSummarySchema.extend({
+  pieceName: z.string(),
+  projectName: z.string(),
+  /** The revision that the piece is at now; null where it was deleted. */
+  revisionNow: z.number().int().nullable(),
+});
+export type ListedExport = z.infer<typeof listedExportSchema>;
+
+/** Values of a piece's fields by their names: texts, colours as #rrggbb, numbers. */
+export const fillsSchema = z.record(z.string().max(200), z.string().max(2000));
+
 const one = { params: idParams, answer: exportSummarySchema };
 
 export const EXPORTS = {
+  /** Those of all projects, newest first, with what they take of the disk. */
+  all: endpoint('GET', '/api/exports', {
+    answer: z.strictObject({
+      exports: z.array(listedExportSchema),
+      disk: z.strictObject({ taken: z.number(), free: z.number() }),
+    }),
+  }),
   list: endpoint('GET', '/api/pieces/:id/exports', {
     params: idParams,
     answer: z.strictObject({ exports: z.array(exportSummarySchema) }),
   }),
-  request: endpoint('POST', '/api/pieces/:id/exports', { ...one, body: exportSettingsSchema }),
+  /** Of the piece as it is saved now; with `fields`, filled with these values first. */
+  request: endpoint('POST', '/api/pieces/:id/exports', {
+    ...one,
+    body: z.strictObject({ settings: exportSettingsSchema, fields: fillsSchema.optional() }),
+  }),
   read: endpoint('GET', '/api/exports/:id', one),
   retry: endpoint('POST', '/api/exports/:id/retry', one),
   cancel: endpoint('POST', '/api/exports/:id/cancel', one),
+  keep: endpoint('PATCH', '/api/exports/:id', { ...one, body: z.strictObject({ kept: z.boolean() }) }),
+  remove: endpoint('DELETE', '/api/exports/:id', { params: idParams }),
+  /** The document it was made of. */
+  document: endpoint('GET', '/api/exports/:id/document', {
+    params: idParams,
+    answer: z.strictObject({ document: checkedDocument }),
+  }),
 };
 
 /** Where the file of an export is fetched. */
 export const exportFileAddress = (id: string): string => `/api/exports/${id}/file`;
+
+/** Where its picture is fetched. */
+export const exportThumbnailAddress = (id: string): string => `/api/exports/${id}/thumbnail`;
+
+/** Most files of one archive that is fetched at once. */
+export const MOST_FETCHED = 200;
+
+/** Where the files of several are fetched as one zip archive. */
+export const exportArchiveAddress = (ids: readonly string[]): string =>
+  `/api/exports/archive?ids=${ids.join(',')}`;

@@ -1,3 +1,4 @@
+export * from './bay';
 export * from './endpoint';
 export * from './export-formats';
 export * from './exports';

@@ -1,10 +1,6 @@
 import { z } from 'zod';
-import type { Piece } from '@/core/document';
 import { rateSchema } from '@/core/timing';
-import { endpoint, idParams, revisionParams } from './endpoint';
-
-/** A document that the server has checked: it is not checked again. */
-const checkedDocument = z.custom<Piece>((value) => typeof value === 'object' && value !== null);
+import { checkedDocument, endpoint, idParams, revisionParams } from './endpoint';
 
 const revision = z.number().int().min(1);
 

@@ -2,6 +2,7 @@ import { createHash, randomUUID } from 'node:crypto';
 import { createReadStream } from 'node:fs';
 import { mkdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
 import { dirname } from 'node:path';
+import { QueryTypes } from 'sequelize';
 import { pipeline } from 'node:stream/promises';
 import { models, type AssetRow } from './database';
 import { dataFolder } from './data-folder';
@@ -48,4 +49,19 @@ export async function readAsset(hash: string): Promise<{ bytes: Buffer; mediaTyp
   const row = await models().assets.findByPk(hash);
   const bytes = row && (await readFile(assetPath(hash)).catch(() => null));
   return row && bytes ? { bytes, mediaType: row.mediaType } : null;
+}
+
+/** Takes an asset away at once, unless an export, a document, a face or something on a shelf names it. */
+export async function removeUnnamedAsset(hash: string): Promise<void> {
+  const gone = await models().database.query(
+    `DELETE FROM assets WHERE hash = :hash
+       AND NOT EXISTS (SELECT 1 FROM exports WHERE asset_hash = :hash OR strpos(document::text, :hash) > 0)
+       AND NOT EXISTS (SELECT 1 FROM pieces WHERE strpos(document::text, :hash) > 0)
+       AND NOT EXISTS (SELECT 1 FROM piece_revisions WHERE strpos(document::text, :hash) > 0)
+       AND NOT EXISTS (SELECT 1 FROM shelf_items WHERE strpos(content::text, :hash) > 0)
+       AND NOT EXISTS (SELECT 1 FROM project_faces WHERE asset_hash = :hash)
+     RETURNING hash`,
+    { type: QueryTypes.SELECT, replacements: { hash } },
+  );
+  if (gone.length > 0) await rm(assetPath(hash), { force: true });
 }

@@ -10,10 +10,15 @@ export class DiskFull extends Error {
   }
 }
 
+/** Bytes that a folder's disk has left, beyond those that are kept free. */
+export async function roomLeft(folder: string): Promise<number> {
+  const { bavail, bsize } = await statfs(folder);
+  return Math.max(0, bavail * bsize - LEAST_FREE);
+}
+
 /** Throws DiskFull where a folder's disk has no room for so many bytes more. */
 export async function needRoom(folder: string, bytes = 0): Promise<void> {
-  const { bavail, bsize } = await statfs(folder);
-  if (bavail * bsize < LEAST_FREE + bytes) throw new DiskFull();
+  if ((await roomLeft(folder)) <= bytes) throw new DiskFull();
 }
 
 /** The same error, or DiskFull where that is what it says: of the file system, of PostgreSQL (class 53), or of a program. */

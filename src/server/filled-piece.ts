@@ -1,6 +1,5 @@
 import { randomUUID } from 'node:crypto';
 import { createCanvas } from '@napi-rs/canvas';
-import { colourSchema } from '@/core/colour';
 import {
   fillColour,
   fillNumber,
@@ -13,10 +12,8 @@ import {
   type Piece,
 } from '@/core/document';
 import { TRACE_OPTIONS, withSelfWriting } from '@/core/trace';
-import { HttpError } from './http';
+import { needField, numberOf } from './fields';
 import { setLettering } from './lettering';
-
-const refused = (why: string): HttpError => new HttpError(422, `${why} Nothing was made.`);
 
 async function filled(piece: Piece, field: Field, value: string): Promise<Piece> {
   if (field.kind === 'text') {
@@ -27,18 +24,8 @@ async function filled(piece: Piece, field: Field, value: string): Promise<Piece>
     }
     return result;
   }
-  if (field.kind === 'colour') {
-    if (!colourSchema.safeParse(value).success)
-      throw refused(`“${value}” is no colour such as #ff6b3d for “${field.name}”.`);
-    return fillColour(piece, field, value);
-  }
-  if (field.kind === 'number') {
-    const number = Number(value);
-    if (value.trim() === '' || !Number.isFinite(number))
-      throw refused(`“${value}” is no number for “${field.name}”.`);
-    return fillNumber(piece, field, number);
-  }
-  throw refused(`“${field.name}” takes shapes of a file, which can’t be given here.`);
+  if (field.kind === 'colour') return fillColour(piece, field, value);
+  return fillNumber(piece, field, numberOf(field, value));
 }
 
 /** The piece with strokes that follow their texts, found again where a text was changed. */
@@ -62,12 +49,7 @@ async function followed(piece: Piece): Promise<Piece> {
  */
 export async function filledPiece(piece: Piece, values: Readonly<Record<string, string>>): Promise<Piece> {
   let result = piece;
-  for (const [name, value] of Object.entries(values)) {
-    const field = piece.fields.find((one) => one.name.toLowerCase() === name.toLowerCase());
-    const names = piece.fields.map((one) => `“${one.name}”`).join(', ');
-    if (!field)
-      throw refused(`The piece has no field “${name}”${names ? `; it has ${names}` : ', nor any other'}.`);
-    result = settlePiece(result, await filled(result, field, value));
-  }
+  for (const [name, value] of Object.entries(values))
+    result = settlePiece(result, await filled(result, needField(piece, name, value), value));
   return followed(result);
 }

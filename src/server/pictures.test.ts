@@ -124,15 +124,17 @@ test('an underlay is never part of the picture: the draw list, and so every expo
 
 test('work that takes too long or too much memory is ended in words, and the next is done', async () => {
   const piece = smallPiece();
-  await expect(runHeavy('thumbnail', piece, { seconds: 0.001, megabytes: 1000 })).rejects.toThrow(
-    'too involved',
+  await expect(
+    runHeavy('thumbnail', { document: piece }, { seconds: 0.001, megabytes: 1000 }),
+  ).rejects.toThrow('too involved');
+  await expect(runHeavy('thumbnail', { document: piece }, { seconds: 30, megabytes: 1 })).rejects.toThrow(
+    /memory|longer/,
   );
-  await expect(runHeavy('thumbnail', piece, { seconds: 30, megabytes: 1 })).rejects.toThrow(/memory|longer/);
   // Of several that wait, one that is ended takes none of the others with it.
   const [slow, ...others] = await Promise.allSettled([
-    runHeavy('thumbnail', piece, { seconds: 0.001, megabytes: 1000 }),
-    runHeavy('thumbnail', piece),
-    runHeavy('thumbnail', smallPiece('Other')),
+    runHeavy('thumbnail', { document: piece }, { seconds: 0.001, megabytes: 1000 }),
+    runHeavy('thumbnail', { document: piece }),
+    runHeavy('thumbnail', { document: smallPiece('Other') }),
   ]);
   expect(slow!.status).toBe('rejected');
   expect(others.map((one) => one.status)).toEqual(['fulfilled', 'fulfilled']);

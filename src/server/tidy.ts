@@ -5,6 +5,7 @@ import { EXPORTS_KEPT } from '@/contract';
 import { assetPath } from './assets';
 import { models } from './database';
 import { dataFolder } from './data-folder';
+import { exportPictureName } from './thumbnail';
 
 const HOUR = 60 * 60 * 1000;
 const DAY = 24 * HOUR;
@@ -40,6 +41,12 @@ async function removeUnfinished(): Promise<number> {
       gone++;
     }
   }
+  // What the edit bay decoded can be decoded again; a file from outside is there to be looked at today.
+  for (const name of await listed(dataFolder('bay'))) {
+    if ((await ageOf(dataFolder('bay', name))) < DAY) continue;
+    await rm(dataFolder('bay', name), { force: true, recursive: true });
+    gone++;
+  }
   return gone;
 }
 
@@ -48,9 +55,9 @@ async function removeOldExports(): Promise<number> {
   const rows = await models().database.query<{ id: string }>(
     `DELETE FROM exports WHERE id IN (
        SELECT id FROM (
-         SELECT id, status, created_at, row_number() OVER (PARTITION BY piece_id ORDER BY created_at DESC) AS place
+         SELECT id, status, kept, created_at, row_number() OVER (PARTITION BY piece_id ORDER BY created_at DESC) AS place
            FROM exports) AS e
-        WHERE place > :newest AND created_at < now() - make_interval(days => :days)
+        WHERE place > :newest AND NOT kept AND created_at < now() - make_interval(days => :days)
           AND status IN ('done', 'failed', 'cancelled'))
      RETURNING id`,
     { type: QueryTypes.SELECT, replacements: { ...EXPORTS_KEPT } },
@@ -96,10 +103,14 @@ async function removeUnknownFiles(): Promise<number> {
   return gone;
 }
 
-/** Takes away pictures of revisions and pieces that are gone. */
+/** Takes away pictures of revisions, pieces and exports that are gone. */
 async function removeOldThumbnails(): Promise<number> {
   const rows = await models().pieces.findAll({ attributes: ['id', 'revision'], raw: true });
-  const current = new Set(rows.map(({ id, revision }) => `${id}-${revision}.png`));
+  const exported = await models().exports.findAll({ attributes: ['id'], raw: true });
+  const current = new Set([
+    ...rows.map(({ id, revision }) => `${id}-${revision}.png`),
+    ...exported.map(({ id }) => `${exportPictureName(id)}.png`),
+  ]);
   let gone = 0;
   for (const name of await listed(dataFolder('thumbnails'))) {
     if (!name.endsWith('.png') || current.has(name) || (await ageOf(dataFolder('thumbnails', name))) < HOUR)

@@ -10,7 +10,7 @@ import {
 } from 'react-aria-components';
 import styled, { css } from 'styled-components';
 
-const looks = css`
+export const buttonLooks = css`
   display: inline-flex;
   align-items: center;
   justify-content: center;
@@ -43,7 +43,7 @@ const looks = css`
 
 /** A plain button with words; `$wide` as wide as the room it stands in. */
 export const Button = styled(AriaButton)<{ $wide?: boolean }>`
-  ${looks}
+  ${buttonLooks}
   ${({ $wide }) => $wide && 'width: 100%; margin-top: 6px;'}
 `;
 
@@ -58,7 +58,7 @@ export const TextButton = styled.button.attrs({ type: 'button' })`
 
 /** The one main action of a place. */
 export const MainButton = styled(AriaButton)<{ $wide?: boolean }>`
-  ${looks}
+  ${buttonLooks}
   ${({ $wide }) => $wide && 'width: 100%;'}
   background: var(--head);
   border-color: transparent;
@@ -73,7 +73,7 @@ export const MainButton = styled(AriaButton)<{ $wide?: boolean }>`
 `;
 
 export const ToggleButton = styled(AriaToggle)`
-  ${looks}
+  ${buttonLooks}
   &[data-selected] {
     color: var(--head);
   }

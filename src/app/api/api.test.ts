@@ -52,6 +52,9 @@ import * as revisionsRoute from './pieces/[id]/revisions/route';
 import * as revisionRoute from './pieces/[id]/revisions/[revision]/route';
 import * as restoreRoute from './pieces/[id]/revisions/[revision]/restore/route';
 import * as thumbnailRoute from './pieces/[id]/thumbnail/route';
+import * as allExportsRoute from './exports/route';
+import * as exportRoute from './exports/[id]/route';
+import * as exportDocumentRoute from './exports/[id]/document/route';
 import * as exportsRoute from './pieces/[id]/exports/route';
 
 type Handler = (request: Request, context: { params: Promise<Record<string, string>> }) => Promise<Response>;
@@ -351,7 +354,7 @@ test('bad input gets a clear 4xx that names the place, and changes nothing', asy
     { format: 'webm', scale: 1, first: 0, last: 12 },
     { format: 'webm', scale: 1, first: -1, last: 3 },
   ]) {
-    expect((await ask(exportsRoute.POST, { id }, settings)).status).toBe(422);
+    expect((await ask(exportsRoute.POST, { id }, { settings })).status).toBe(422);
   }
   expect((await ask(pieceRoute.GET, { id })).body).toMatchObject({ revision: 1, document: good });
 });
@@ -504,12 +507,13 @@ test('every endpoint answers just what page and server agreed on', async () => {
   const layout: NewShelfItem = { kind: 'layout', name: 'Own', content: smallPiece() };
   const shelved = await ask(shelfRoute.POST, { id: project }, layout);
   await save(id, 1, smallPiece('Second'));
-  const exported = await ask(exportsRoute.POST, { id }, {
-    format: 'webm',
-    scale: 1,
-    first: 0,
-    last: 3,
-  } satisfies ExportSettings);
+  const exported = await ask(
+    exportsRoute.POST,
+    { id },
+    {
+      settings: { format: 'webm', scale: 1, first: 0, last: 3 } satisfies ExportSettings,
+    },
+  );
   const setting: TextSetting = {
     text: 'Reed',
     face: { id: 'sacramento', weight: 400 },
@@ -531,6 +535,9 @@ test('every endpoint answers just what page and server agreed on', async () => {
     [SHELF.read, await ask(shelfRoute.GET, { id: project })],
     [EXPORTS.request, exported],
     [EXPORTS.list, await ask(exportsRoute.GET, { id })],
+    [EXPORTS.all, await ask(allExportsRoute.GET, {})],
+    [EXPORTS.keep, await ask(exportRoute.PATCH, { id: exported.body.id }, { kept: true })],
+    [EXPORTS.document, await ask(exportDocumentRoute.GET, { id: exported.body.id })],
     [PROJECT_FILES.open, await opened(openRoute.POST, {})],
     [PROJECT_FILES.openInto, await opened(projectFileRoute.POST, { id: project })],
     [FACES.list, await ask(facesRoute.GET, { id: project })],

@@ -3,7 +3,7 @@ const CHECKER = 12;
 
 /** The ground the piece is looked at over: a colour, or a checker where it is transparent. */
 export function ground(
-  context: CanvasRenderingContext2D,
+  context: CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D,
   x: number,
   y: number,
   w: number,

@@ -8,6 +8,7 @@ import { textsFollowed } from '../reveal';
 import { call, save, useSaving } from '../saving';
 import { useCalm } from '../state';
 import { notCarried } from './carried';
+import { askedEvery } from './facts';
 import { ExportSettingsForm } from './export-settings-form';
 import { PastExports } from './past-exports';
 import { settingsFor, useAsked } from './use-asked';
@@ -47,8 +48,7 @@ export function ExportDialog({ isOpen, onClose }: { isOpen: boolean; onClose: ()
     queryKey: ['exports', id],
     queryFn: () => call(EXPORTS.list, { params: { id: id! } }),
     enabled: isOpen && Boolean(id),
-    refetchInterval: (query) =>
-      query.state.data?.exports.some((e) => e.status === 'queued' || e.status === 'running') ? 400 : 5000,
+    refetchInterval: (query) => askedEvery(query.state.data?.exports),
   });
   const past = list.data?.exports ?? [];
   const refresh = () => queries.invalidateQueries({ queryKey: ['exports', id] });
@@ -77,7 +77,7 @@ export function ExportDialog({ isOpen, onClose }: { isOpen: boolean; onClose: ()
         );
         return;
       }
-      await call(EXPORTS.request, { params: { id: id! }, body: settings });
+      await call(EXPORTS.request, { params: { id: id! }, body: { settings } });
       await refresh();
     } catch (problem) {
       setError((problem as Error).message);

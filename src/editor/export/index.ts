@@ -1,1 +1,3 @@
-export * from './export-dialog';
+export { ExportDialog } from './export-dialog';
+export { sizeInWords } from './expected-size';
+export { ExportList } from './export-list';

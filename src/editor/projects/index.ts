@@ -1,1 +1,3 @@
+export { download } from './files';
+export { Page, Space, Top } from './project-frame';
 export { ProjectList } from './project-list';

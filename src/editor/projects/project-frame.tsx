@@ -124,3 +124,12 @@ export const Foot = styled.div`
   justify-content: flex-end;
 `;
 export const Icon = { width: 30, padding: 0, background: 'none', borderColor: 'transparent' } as const;
+/** The way to another page. */
+export const PageLink = styled(Link)`
+  padding: 5px 4px;
+  color: var(--quiet);
+  text-decoration: none;
+  &:hover {
+    color: var(--text);
+  }
+`;

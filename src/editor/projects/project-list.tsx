@@ -7,7 +7,7 @@ import { Button, Mark, Menu, notify, Notices } from '@/ui';
 import { NameField } from '../name-field';
 import { wearTheme } from '../theme';
 import { call } from '../saving';
-import { Page, Top, Space, Section, Head, Cards, Card, Tile, Icon } from './project-frame';
+import { Page, Top, Space, Section, Head, Cards, Card, Tile, Icon, PageLink } from './project-frame';
 import { chooseFiles, download, openFile } from './files';
 import { useChange, PieceCard } from './piece-card';
 import { NewPiece } from './new-piece';
@@ -87,6 +87,8 @@ export function ProjectList() {
           <p>Strokes that write themselves on.</p>
         </div>
         <Space />
+        <PageLink href="/exports">Exports</PageLink>
+        <PageLink href="/bay">Edit bay</PageLink>
         <Button
           isDisabled={list.isPending}
           onPress={() => chooseFiles((file) => change(() => openFile(file)))}

@@ -97,6 +97,10 @@ export class ExportRow extends Model<InferAttributes<ExportRow>, InferCreationAt
   declare message: CreationOptional<string | null>;
   declare assetHash: CreationOptional<string | null>;
   declare fileName: string;
+  /** Whether it stays whatever the rule says. */
+  declare kept: CreationOptional<boolean>;
+  /** What fields of the document are filled with before it is made, by their names. */
+  declare fills: CreationOptional<Readonly<Record<string, string>> | null>;
   declare heartbeatAt: CreationOptional<Date | null>;
   declare startedAt: CreationOptional<Date | null>;
   declare finishedAt: CreationOptional<Date | null>;
@@ -202,6 +206,8 @@ export function models(): Models {
       message: DataTypes.TEXT,
       assetHash: DataTypes.TEXT,
       fileName: DataTypes.TEXT,
+      kept: { type: DataTypes.BOOLEAN, defaultValue: false },
+      fills: DataTypes.JSONB,
       heartbeatAt: DataTypes.DATE,
       startedAt: DataTypes.DATE,
       finishedAt: DataTypes.DATE,

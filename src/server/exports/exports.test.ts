@@ -20,7 +20,20 @@ import type { Piece } from '@/core/document';
 import { assetPath } from '../assets';
 import { closeConnection, models } from '../database';
 import { freshPiece, smallPiece } from '../testing';
-import { cancelExport, closeQueue, fileStem, getExport, listExports, requestExport, retryExport } from '.';
+import {
+  allExports,
+  apartNames,
+  cancelExport,
+  closeQueue,
+  exportArchive,
+  fileStem,
+  getExport,
+  keepExport,
+  listExports,
+  removeExport,
+  requestExport,
+  retryExport,
+} from '.';
 import { startHeartbeat } from './heartbeat';
 import { spreadColour } from './spread-colour';
 import { WRITE } from './formats';
@@ -400,4 +413,78 @@ test('colour is spread under transparent pixels and alpha is left alone', () => 
   expect([...pixels.subarray(at(40, 20), at(40, 20) + 4)]).toEqual([200, 100, 50, 0]);
   expect([...pixels.subarray(at(60, 20), at(60, 20) + 4)]).toEqual([0, 0, 0, 0]);
   expect(pixels.filter((_, i) => i % 4 === 3)).toEqual(before);
+});
+
+test('all exports are listed with their piece; one is kept, one deleted with its file; several are one archive', async () => {
+  const { id } = await freshPiece(smallPiece('Tide'));
+  const settings = { format: 'still-png', scale: 1, first: 6, last: 6 } as const;
+  const [one, same, other] = [
+    await requestExport(id, settings),
+    await requestExport(id, settings),
+    await requestExport(id, { ...settings, first: 4, last: 4 }),
+  ];
+  for (const { id: each } of [one, same, other]) await until(each, 'done');
+  const { exports, disk } = await allExports();
+  expect(exports.slice(0, 3).map((e) => [e.id, e.pieceName, e.revisionNow, e.kept])).toEqual(
+    [other, same, one].map((e) => [e.id, 'Tide', 1, false]),
+  );
+  expect(disk.taken).toBeGreaterThanOrEqual(statSync(await fileOf(one.id)).size);
+  expect(disk.free).toBeGreaterThan(0);
+  expect(await keepExport(one.id, true)).toMatchObject({ kept: true });
+
+  // Names that are the same are told apart in an archive, whose files are what was made.
+  const { stream, size } = await exportArchive([one.id, same.id, other.id]);
+  const bytes = new Uint8Array(await new Response(stream).arrayBuffer());
+  expect(bytes.length).toBe(size);
+  const entries = unzipSync(bytes);
+  expect(Object.keys(entries)).toEqual(['Tide 6.png', 'Tide 6 2.png', 'Tide 4.png']);
+  expect(Buffer.compare(entries['Tide 4.png']!, readFileSync(await fileOf(other.id)))).toBe(0);
+  expect(readdirSync(join(folder, 'rendering'))).toEqual([]);
+
+  // The file of two exports goes with the second of them.
+  const file = await fileOf(one.id);
+  await removeExport(one.id);
+  expect(statSync(file).size).toBeGreaterThan(0);
+  await removeExport(same.id);
+  expect(() => statSync(file)).toThrow('ENOENT');
+  await expect(getExport(one.id)).rejects.toMatchObject({ status: 404 });
+  await expect(exportArchive([other.id, one.id])).rejects.toMatchObject({ status: 404 });
+});
+
+test('an export that is being made is not deleted; fields are filled as it is made, and checked before', async () => {
+  const plain = smallPiece('Fields');
+  const piece: Piece = {
+    ...plain,
+    fields: [
+      { name: 'Ink', kind: 'colour', of: ['a'] },
+      { name: 'Marks', kind: 'image', of: ['b'] },
+    ],
+  };
+  const { id } = await freshPiece(piece);
+  const settings = { format: 'still-png', scale: 1, first: 6, last: 6 } as const;
+  const asked = await requestExport(id, settings, { ink: '#00ff00' });
+  await expect(removeExport(asked.id)).rejects.toMatchObject({ status: 409 });
+  await until(asked.id, 'done');
+  const canvas = createCanvas(320, 180);
+  canvas.getContext('2d').drawImage(await loadImage(await fileOf(asked.id)), 0, 0);
+  const { data } = canvas.getContext('2d').getImageData(0, 0, 320, 180);
+  const hasGreen = data.some((v, i) => i % 4 === 1 && v === 255 && data[i - 1] === 0 && data[i + 1] === 0);
+  expect(hasGreen).toBe(true);
+  for (const [fills, words] of [
+    [{ Title: 'Reed' }, /no field “Title”; it has “Ink”, “Marks”/],
+    [{ Ink: 'green' }, /no colour such as/],
+    [{ Marks: 'x' }, /takes shapes/],
+  ] as const)
+    await expect(requestExport(id, settings, fills)).rejects.toThrow(words);
+});
+
+test('names that are the same are told apart, whatever case and ending they have', () => {
+  expect(apartNames(['A.mov', 'a.mov', 'A 2.mov', 'A.webm', 'no ending', 'no ending'])).toEqual([
+    'A.mov',
+    'a 2.mov',
+    'A 2 2.mov',
+    'A.webm',
+    'no ending',
+    'no ending 2',
+  ]);
 });

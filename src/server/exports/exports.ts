@@ -1,16 +1,22 @@
 import { randomUUID } from 'node:crypto';
-import { Op } from 'sequelize';
+import { Op, QueryTypes } from 'sequelize';
 import {
   exportedFrames,
   exportSize,
   formatOf,
   isApart,
   wholeSettings,
+  type AnswerOf,
+  type EXPORTS,
   type ExportSettings,
   type ExportSummary,
 } from '@/contract';
-import { cutText } from '@/core/document';
+import { cutText, type Piece } from '@/core/document';
+import { removeUnnamedAsset } from '../assets';
+import { dataFolder } from '../data-folder';
 import { models, type ExportRow } from '../database';
+import { roomLeft } from '../disk';
+import { needField } from '../fields';
 import { HttpError } from '../http';
 import { validDocument } from '../pieces';
 import { sendExport } from './queue';
@@ -58,6 +64,7 @@ function summaryOf(row: ExportRow, bytes: number | null): ExportSummary {
     message: row.message,
     fileName: row.fileName,
     bytes,
+    kept: row.kept,
     createdAt: row.createdAt.toISOString(),
   };
 }
@@ -70,14 +77,24 @@ async function summaries(rows: readonly ExportRow[]): Promise<ExportSummary[]> {
   return rows.map((row) => summaryOf(row, row.assetHash ? (sizes.get(row.assetHash) ?? null) : null));
 }
 
+/** Documents are large, and only what makes the file needs them. */
+const WITHOUT_DOCUMENT = { attributes: { exclude: ['document'] } };
+
 async function found(id: string): Promise<ExportRow> {
-  const row = await models().exports.findByPk(id);
+  const row = await models().exports.findByPk(id, WITHOUT_DOCUMENT);
   if (!row) throw new HttpError(404, 'There is no such export.');
   return row;
 }
 
-/** Puts the export of a piece, as it is saved now, into the queue. */
-export async function requestExport(pieceId: string, settings: ExportSettings): Promise<ExportSummary> {
+/**
+ * Puts the export of a piece, as it is saved now, into the queue.
+ * @param fills what its fields are filled with before it is made, by their names.
+ */
+export async function requestExport(
+  pieceId: string,
+  settings: ExportSettings,
+  fills?: Readonly<Record<string, string>>,
+): Promise<ExportSummary> {
   const { pieces, exports } = models();
   const piece = await pieces.findByPk(pieceId);
   if (!piece) throw new HttpError(404, 'There is no such piece; it may have been deleted.');
@@ -90,6 +107,7 @@ export async function requestExport(pieceId: string, settings: ExportSettings): 
   const { width, height } = exportSize(document.size, settings.scale);
   if (Math.max(width, height) > MOST_SIDE)
     throw fault('scale', `would make frames wider than ${MOST_SIDE} px`);
+  for (const [name, value] of Object.entries(fills ?? {})) needField(document, name, value);
   const row = await exports.create({
     id: randomUUID(),
     pieceId,
@@ -98,6 +116,7 @@ export async function requestExport(pieceId: string, settings: ExportSettings): 
     settings,
     framesTotal: exportedFrames(settings, document.rate).length,
     fileName: fileNameOf(document.name, settings),
+    ...(fills && { fills }),
   });
   await sendExport(row.id);
   return summaryOf(row, null);
@@ -106,6 +125,7 @@ export async function requestExport(pieceId: string, settings: ExportSettings): 
 /** The exports of a piece, newest first. */
 export async function listExports(pieceId: string): Promise<ExportSummary[]> {
   const rows = await models().exports.findAll({
+    ...WITHOUT_DOCUMENT,
     where: { pieceId },
     order: [['createdAt', 'DESC']],
     limit: 100,
@@ -115,6 +135,66 @@ export async function listExports(pieceId: string): Promise<ExportSummary[]> {
 
 export const getExport = async (id: string): Promise<ExportSummary> =>
   (await summaries([await found(id)]))[0]!;
+
+/** Most exports of a list. */
+const MOST_LISTED = 1000;
+
+/** The exports of all projects, newest first, and what their files take of the disk and leave of it. */
+export async function allExports(): Promise<AnswerOf<typeof EXPORTS.all>> {
+  const { database, exports } = models();
+  const rows = await exports.findAll({
+    ...WITHOUT_DOCUMENT,
+    order: [['createdAt', 'DESC']],
+    limit: MOST_LISTED,
+  });
+  const places = await database.query<{
+    id: string;
+    piece: string;
+    project: string;
+    revision: number | null;
+  }>(
+    `SELECT e.id, e.document->>'name' AS piece, projects.name AS project,
+       CASE WHEN pieces.deleted_at IS NULL THEN pieces.revision END AS revision
+       FROM exports e JOIN pieces ON pieces.id = e.piece_id JOIN projects ON projects.id = pieces.project_id`,
+    { type: QueryTypes.SELECT },
+  );
+  const placeOf = new Map(places.map((place) => [place.id, place]));
+  const listed = (await summaries(rows)).flatMap((summary) => {
+    // One that went away between the two questions is gone.
+    const place = placeOf.get(summary.id);
+    return place
+      ? [{ ...summary, pieceName: place.piece, projectName: place.project, revisionNow: place.revision }]
+      : [];
+  });
+  const [{ taken }] = (await database.query<{ taken: string | null }>(
+    `SELECT sum(size) AS taken FROM assets WHERE hash IN (SELECT asset_hash FROM exports)`,
+    { type: QueryTypes.SELECT },
+  )) as [{ taken: string | null }];
+  return { exports: listed, disk: { taken: Number(taken ?? 0), free: await roomLeft(dataFolder()) } };
+}
+
+/** Holds an export for good, or gives it back to the rule. */
+export async function keepExport(id: string, kept: boolean): Promise<ExportSummary> {
+  await (await found(id)).update({ kept });
+  return getExport(id);
+}
+
+/** Takes an ended export away, and its file with it where nothing else names that. */
+export async function removeExport(id: string): Promise<void> {
+  const row = await found(id);
+  const { exports } = models();
+  const gone = await exports.destroy({ where: { id, status: { [Op.in]: ['done', 'failed', 'cancelled'] } } });
+  if (gone === 0)
+    throw new HttpError(409, 'This export is still being made. Stop it first; nothing was deleted.');
+  if (row.assetHash) await removeUnnamedAsset(row.assetHash);
+}
+
+/** The document that an export was, or is being, made of. */
+export async function exportDocument(id: string): Promise<Piece> {
+  const row = await models().exports.findByPk(id, { attributes: ['document'] });
+  if (!row) throw new HttpError(404, 'There is no such export.');
+  return validDocument(row.document);
+}
 
 /** Stops an export: at once while it waits, at its next frame while it runs. An ended one stays as it is. */
 export async function cancelExport(id: string): Promise<ExportSummary> {

@@ -1,3 +1,4 @@
+export { apartNames, exportArchive } from './archive';
 export * from './exports';
 export * from './queue';
 export { UNDATED } from './zip-file';

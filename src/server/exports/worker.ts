@@ -8,6 +8,7 @@ import { adoptFile } from '../assets';
 import { isDatabaseAway, models, type ExportRow } from '../database';
 import { dataFolder } from '../data-folder';
 import { asDiskFull, DiskFull, needRoom } from '../disk';
+import { filledPiece } from '../filled-piece';
 import { logError } from '../log';
 import { validDocument } from '../pieces';
 import { tidy } from '../tidy';
@@ -46,7 +47,8 @@ const DISK_MS = 1000;
 
 /** Writes the file of an export; false when it was stopped. */
 async function write(row: ExportRow, folder: string, file: string, beat: Heartbeat): Promise<boolean> {
-  const piece = validDocument(row.document);
+  const plain = validDocument(row.document);
+  const piece = row.fills ? await filledPiece(plain, row.fills) : plain;
   const settings = wholeSettings(row.settings);
   let looked = 0;
   const progress = async (framesDone: number): Promise<boolean> => {

@@ -2,3 +2,4 @@ export { endHeavy, runHeavy } from './heavy';
 export { pictureKind } from './picture-kind';
 export { PICTURE_LIMITS } from './picture-limits';
 export { Refused } from './refused';
+export type { Tasks } from './tasks';

@@ -9,8 +9,15 @@ const WIDTH = 640;
 const CHECKER = ['#3a352d', '#322d26'] as const;
 const SQUARE = 20;
 
-/** A piece as a small PNG, at the frame that shows most ink, over the colour it is looked at over. */
-export async function renderThumbnail(data: unknown): Promise<Uint8Array> {
+/** What a small picture is made of. */
+interface Shown {
+  readonly document: unknown;
+  /** The frame that is shown; where absent the one that shows most ink. */
+  readonly frame?: number;
+}
+
+/** A piece as a small PNG, over the colour it is looked at over. */
+export async function renderThumbnail({ document: data, frame }: Shown): Promise<Uint8Array> {
   const read = readPiece(data);
   if (!read.ok) throw new Refused('The piece has a fault.');
   const document = read.piece;
@@ -29,6 +36,6 @@ export async function renderThumbnail(data: unknown): Promise<Uint8Array> {
         context.fillRect(x, y, SQUARE, SQUARE);
     }
   }
-  paint(evaluate(document, posterFrame(document)), context, createCanvas, scale);
+  paint(evaluate(document, frame ?? posterFrame(document)), context, createCanvas, scale);
   return canvas.encode('png');
 }

@@ -1,0 +1,5 @@
+export * from './findings';
+export * from './lay';
+export * from './measured';
+export * from './nature';
+export * from './ways';

@@ -1,0 +1,1 @@
+export { EditBay } from './edit-bay';

@@ -1,0 +1,192 @@
+'use client';
+import {
+  useEffect,
+  useLayoutEffect,
+  useRef,
+  useState,
+  type KeyboardEvent,
+  type MouseEvent,
+  type ReactNode,
+  type RefObject,
+} from 'react';
+import { Pause, Play } from 'lucide-react';
+import type { Received } from '@/contract';
+import { wayFindings, type Pixels, type Way } from '@/core/bay';
+import { timecode } from '@/core/timing';
+import { IconButton, notify, Segmented } from '@/ui';
+import { Bar, Desk, Problem, Scrub, Side, Table } from './bay-frame';
+import { FileFacts, FindingList, GroundChoice, WayChoice } from './bay-panel';
+import { chooseFile } from './choose-file';
+import { knownNature } from './compose';
+import { fileFindings } from './file-findings';
+import type { Ground } from './grounds';
+import { PictureView } from './picture-view';
+import { SHOWN, type Shown } from './shown';
+import { firstWay, useComposed, useInkMiddle, usePieceOf, useRevisionNow, type Against } from './use-bay';
+import { usePlaying } from './use-playing';
+import { VectorView } from './vector-view';
+
+type Zoom = 'fit' | '1' | '2' | '4' | '8';
+const ZOOMS = (['fit', '1', '2', '4', '8'] as const).map((id) => ({
+  id,
+  name: id === 'fit' ? id : `${id}×`,
+}));
+const GAINS = { '1': '1×', '4': '4×', '16': '16×' } as const;
+
+const FIRST_GROUND: Ground = { kind: 'shot', colour: '#7a8288', picture: null };
+
+/** The room that pictures have, px. */
+function useRoom(): readonly [ref: RefObject<HTMLDivElement | null>, width: number, height: number] {
+  const ref = useRef<HTMLDivElement>(null);
+  const [size, setSize] = useState<readonly [number, number]>([800, 500]);
+  useEffect(() => {
+    const observer = new ResizeObserver(([entry]) =>
+      setSize([entry!.contentRect.width, entry!.contentRect.height]),
+    );
+    observer.observe(ref.current!);
+    return () => observer.disconnect();
+  }, []);
+  return [ref, ...size];
+}
+
+/** What is seen of one file, with all that can be changed about it. */
+export function Looked({ received, choice }: { received: Received; choice: ReactNode }) {
+  const [frame, setFrame] = useState(() => Math.floor(received.frames / 2));
+  const [way, setWay] = useState<Way>(() => firstWay(received));
+  const [ground, setGround] = useState<Ground>(FIRST_GROUND);
+  const [shown, setShown] = useState<Shown>('received');
+  const [gain, setGain] = useState<keyof typeof GAINS>('4');
+  const [zoom, setZoom] = useState<Zoom>('fit');
+  const [focus, setFocus] = useState<readonly [number, number]>([0.5, 0.5]);
+  const [against, setAgainst] = useState<Against>('made');
+  const { playing, setPlaying } = usePlaying(received, setFrame);
+  const piece = usePieceOf(received, against);
+  const [room, wide, high] = useRoom();
+  const { width, height, frames, rate } = received;
+  const vectors = received.shows !== 'frames';
+  const beside = shown === 'beside' && !vectors && piece !== null;
+  const fit = Math.min((beside ? (wide - 10) / 2 : wide) / width, high / height);
+  const scale = zoom === 'fit' ? fit : Number(zoom) / (window.devicePixelRatio || 1);
+  const choosePicture = () =>
+    chooseFile('image/*', (file) =>
+      createImageBitmap(file).then(
+        (picture) => setGround((old) => ({ ...old, kind: 'picture', picture })),
+        () => notify(`“${file.name}” is no picture that this browser shows.`),
+      ),
+    );
+  useLayoutEffect(() => {
+    const desk = room.current!;
+    desk.scrollLeft = focus[0] * width * scale - wide / 2;
+    desk.scrollTop = focus[1] * height * scale - high / 2;
+    // Where it is scrolled to later is the person's own.
+  }, [zoom, focus]); // eslint-disable-line react-hooks/exhaustive-deps
+  /** Goes near to what is pressed, and back again. */
+  const goNear = (event: MouseEvent) => {
+    const box = event.currentTarget.getBoundingClientRect();
+    setFocus([(event.clientX - box.left) / box.width, (event.clientY - box.top) / box.height]);
+    setZoom(zoom === 'fit' ? '4' : 'fit');
+  };
+  const keys = (event: KeyboardEvent) => {
+    if (event.target instanceof HTMLInputElement) return;
+    const step = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
+    if (step !== undefined && zoom === 'fit')
+      setFrame((at) => Math.min(frames - 1, Math.max(0, at + step * (event.shiftKey ? 10 : 1))));
+    else return;
+    event.preventDefault();
+  };
+  const { composed, error } = useComposed({ received, piece, frame, way, ground, gain: Number(gain) });
+  const ink = useInkMiddle(piece, received);
+  useEffect(() => setFocus(ink), [ink]);
+  const nature = composed?.nature ?? knownNature(received);
+  const findings = [
+    ...(nature && !vectors ? wayFindings(nature, way, composed?.measured ?? null) : []),
+    ...fileFindings(received, piece),
+  ];
+  const now = useRevisionNow(received);
+  const choices: Partial<Record<Shown, string>> = piece
+    ? vectors
+      ? { received: SHOWN.received, piece: SHOWN.piece, difference: SHOWN.difference }
+      : SHOWN
+    : { received: SHOWN.received };
+  const picture = (pixels: Pixels | null | undefined, label: string, caption: string) =>
+    pixels && (
+      <PictureView
+        {...{ pixels, width, height, label }}
+        zoom={scale}
+        onPress={goNear}
+        {...(beside && { caption })}
+      />
+    );
+  return (
+    <>
+      <Side aria-label="The file">
+        {choice}
+        <FileFacts received={received} />
+        <div style={{ height: 10 }} />
+        {!vectors && (
+          <WayChoice {...{ received, way, nature }} isKnown={composed !== null} onChange={setWay} />
+        )}
+        <GroundChoice
+          ground={ground}
+          onChange={setGround}
+          choosePicture={choosePicture}
+          against={against}
+          revisions={received.export && now !== null ? { made: received.export.revision, now } : null}
+          onAgainst={setAgainst}
+        />
+        <FindingList findings={findings} />
+      </Side>
+      <Table onKeyDown={keys}>
+        <Bar>
+          <Segmented
+            label="What is looked at"
+            value={piece ? shown : 'received'}
+            choices={Object.entries(choices).map(([id, name]) => ({ id: id as Shown, name }))}
+            onChange={setShown}
+          />
+          {shown === 'difference' && !vectors && (
+            <Segmented label="How strong" value={gain} choices={GAINS} onChange={setGain} />
+          )}
+          <div style={{ flex: 1 }} />
+          <Segmented label="Zoom" value={zoom} choices={ZOOMS} onChange={setZoom} />
+        </Bar>
+        <Desk ref={room} $fits={zoom === 'fit'} tabIndex={0} aria-label="Pictures">
+          {error && <Problem role="alert">{error}</Problem>}
+          {vectors ? (
+            <VectorView {...{ received, piece, frame, ground, shown }} zoom={scale} room={[wide, high]} />
+          ) : (
+            <>
+              {(shown === 'received' || shown === 'beside' || !piece) &&
+                picture(composed?.shown, 'As it is received', 'received')}
+              {(shown === 'piece' || beside) &&
+                picture(composed?.wanted, 'The piece', against === 'made' ? 'the piece' : 'the piece, now')}
+              {shown === 'difference' && picture(composed?.difference, 'Difference', '')}
+            </>
+          )}
+        </Desk>
+        <Scrub>
+          <IconButton
+            plain
+            label={playing ? 'Stop' : 'Play'}
+            isDisabled={frames < 2}
+            onPress={() => setPlaying(!playing)}
+          >
+            {playing ? <Pause aria-hidden /> : <Play aria-hidden />}
+          </IconButton>
+          <input
+            type="range"
+            aria-label="Frame"
+            aria-valuetext={`Frame ${frame}, ${timecode(frame, rate)}`}
+            min={0}
+            max={frames - 1}
+            value={frame}
+            onChange={(event) => setFrame(Number(event.currentTarget.value))}
+          />
+          <span>
+            {timecode(frame, rate)} · frame {frame} of {frames}
+          </span>
+        </Scrub>
+      </Table>
+    </>
+  );
+}

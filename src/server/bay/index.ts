@@ -1,0 +1,3 @@
+export { receivedFrame } from './frames';
+export { BAY_BYTES, openExport, takeFile } from './receive';
+export { sourceOf } from './source';

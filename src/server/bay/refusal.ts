@@ -1,0 +1,5 @@
+import { HttpError } from '../http';
+
+/** A file that the edit bay can't show, in words. */
+export const unreadable = (why: string): HttpError =>
+  new HttpError(422, `This file can’t be shown: ${why} Nothing was changed.`);
