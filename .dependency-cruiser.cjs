@@ -62,6 +62,13 @@ module.exports = {
       to: { path: '^src/(server|editor|app|ui)' },
     },
     {
+      name: 'player-only-plays',
+      comment: 'What goes onto pages elsewhere holds the core and nothing else.',
+      severity: 'error',
+      from: { path: '^src/player' },
+      to: { pathNot: '^src/(player|core)/' },
+    },
+    {
       name: 'contract-is-plain',
       comment: 'What server and page agree on imports neither of them.',
       severity: 'error',

@@ -29,8 +29,11 @@ export interface ExportFormat {
   /** What its file is named by, after the piece. */
   readonly suffix?: string;
   readonly mediaType: string;
-  /** Whether it moves, in one file; is a numbered run of pictures; shows one frame; or tells in words and numbers. */
-  readonly shows: 'video' | 'sequence' | 'still' | 'table';
+  /**
+   * Whether it moves, in one file; is a numbered run of pictures; shows one frame; tells in words and numbers; or is a page that
+   * paints the piece itself.
+   */
+  readonly shows: 'video' | 'sequence' | 'still' | 'table' | 'page';
   /** What it can do with what is transparent, the most usual first. */
   readonly transparencies: readonly [Transparency, ...Transparency[]];
   readonly options: readonly FormatOption[];
@@ -160,6 +163,31 @@ export const EXPORT_FORMATS = {
     mostFrames: 3000,
     bits: [0.02, 1.4],
   },
+  page: {
+    name: 'HTML page',
+    detail: 'one page that paints the piece itself, without a server',
+    ending: 'html',
+    mediaType: 'text/html',
+    shows: 'page',
+    unsized: true,
+    vector: true,
+    transparencies: ['straight', 'over'],
+    options: ['plays'],
+    bits: [0.02, 0.6],
+  },
+  element: {
+    name: 'Element for web pages',
+    detail: 'a module with the element <obelus-piece>, the piece as JSON, and an example, in a zip',
+    suffix: 'element',
+    ending: 'zip',
+    mediaType: 'application/zip',
+    shows: 'page',
+    unsized: true,
+    vector: true,
+    transparencies: ['straight', 'over'],
+    options: ['plays'],
+    bits: [0.02, 0.6],
+  },
   'still-png': {
     name: 'PNG still',
     detail: 'one frame, lossless',
@@ -237,6 +265,9 @@ export const formatOf = (id: FormatId): ExportFormat => EXPORT_FORMATS[id];
 
 /** Whether a format shows no more than one frame. */
 export const isSingle = ({ shows }: ExportFormat): boolean => shows === 'still' || shows === 'table';
+
+/** Whether it is pictures or vectors that the edit bay can show; a page that paints the piece shows what the editor shows. */
+export const isWatched = ({ shows }: ExportFormat): boolean => shows !== 'table' && shows !== 'page';
 
 /** Whether what leaves is two files: a fill and its matte. */
 export const isApart = (transparency: Transparency): boolean =>

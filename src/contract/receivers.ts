@@ -35,6 +35,11 @@ export const RECEIVERS = {
     sent: { format: 'svg', transparency: 'straight', plays: 'again' },
     why: 'SVG moves by itself, is sharp at any size and can be taken apart. Strokes stay strokes; tapers and dashes are shapes, frame by frame.',
   },
+  live: {
+    name: 'A web page, exactly as designed',
+    sent: { format: 'element', transparency: 'straight', plays: 'again' },
+    why: 'The page paints the piece with the code that designed it: every effect, sharp at any size, fields filled by attributes.',
+  },
   player: {
     name: 'An application that plays vector animations',
     sent: { format: 'lottie' },

@@ -1,8 +1,5 @@
-import { converter, formatHex } from 'culori';
+import { convertLrgbToRgb, convertOklabToLrgb, convertRgbToOklab, parseHex } from 'culori/fn';
 import { blendAt, type Animated } from '../timing';
-
-const toOklab = converter('oklab');
-const toRgb = converter('rgb');
 
 /** A colour in OKLab (Ottosson 2020; CSS Color 4, 9.1): lightness 0..1 and two opponent axes. */
 export interface Oklab {
@@ -18,7 +15,8 @@ const KNOWN_AT_MOST = 4000;
 export function oklabOf(colour: string): Oklab {
   let lab = known.get(colour);
   if (!lab) {
-    const { l, a, b } = toOklab(colour) ?? { l: 0, a: 0, b: 0 };
+    const rgb = parseHex(colour);
+    const { l, a, b } = rgb ? convertRgbToOklab(rgb) : { l: 0, a: 0, b: 0 };
     lab = { l, a, b };
     if (known.size >= KNOWN_AT_MOST) known.clear();
     known.set(colour, lab);
@@ -28,10 +26,19 @@ export function oklabOf(colour: string): Oklab {
 
 const held = (value: number): number => Math.min(1, Math.max(0, value));
 
+/** #rrggbb of red, green and blue, 0..1; what lies beyond is clipped channel by channel. */
+function hexOfRgb(...channels: readonly [r: number, g: number, b: number]): string {
+  const two = (share: number): string =>
+    Math.round(held(share) * 255)
+      .toString(16)
+      .padStart(2, '0');
+  return `#${channels.map(two).join('')}`;
+}
+
 /** #rrggbb of an OKLab colour; what sRGB lacks is clipped channel by channel. */
 export function hexOf(lab: Oklab): string {
-  const { r, g, b } = toRgb({ mode: 'oklab', ...lab });
-  return formatHex({ mode: 'rgb', r: held(r), g: held(g), b: held(b) });
+  const { r, g, b } = convertLrgbToRgb(convertOklabToLrgb(lab));
+  return hexOfRgb(r, g, b);
 }
 
 const between = (a: number, b: number, t: number): number => a + (b - a) * t;
@@ -46,10 +53,10 @@ export function mixColours(from: string, to: string, t: number): string {
 
 /** The colour seen where one that is so opaque lies over another: mixed in sRGB, as pictures are (W3C Compositing, 5.1). */
 export function overlaid(under: string, over: string, opacity: number): string {
-  const [a, b] = [toRgb(under), toRgb(over)];
+  const [a, b] = [parseHex(under), parseHex(over)];
   if (!a || !b) return under;
   const mixed = (k: 'r' | 'g' | 'b'): number => between(a[k], b[k], opacity);
-  return formatHex({ mode: 'rgb', r: mixed('r'), g: mixed('g'), b: mixed('b') });
+  return hexOfRgb(mixed('r'), mixed('g'), mixed('b'));
 }
 
 /** A keyed colour at a frame. */

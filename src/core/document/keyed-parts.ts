@@ -54,11 +54,16 @@ const keyedSchema = z.union([
  * Parts of what bears keys under which anything may be keyed, but for the window, in the order in which their keys are told:
  * what layers are made of before what may be done to any of them.
  */
-const ROOTS: readonly string[] = (() => {
-  const common = keyedPartNames(groupSchema);
-  const all = keyedPartNames(keyedSchema).filter((name) => name !== 'window');
-  return [...all.filter((name) => !common.includes(name)), ...all.filter((name) => common.includes(name))];
-})();
+function keyedRoots(): readonly string[] {
+  if (!roots) {
+    const common = keyedPartNames(groupSchema);
+    const all = keyedPartNames(keyedSchema).filter((name) => name !== 'window');
+    roots = [...all.filter((name) => !common.includes(name)), ...all.filter((name) => common.includes(name))];
+  }
+  return roots;
+}
+// Read from the schemas when it is first asked for.
+let roots: readonly string[] | null = null;
 
 const OF_WINDOW = Object.keys(windowSchema.shape);
 
@@ -115,7 +120,7 @@ function keyedUnder(value: unknown, way: string): KeyedPart[] {
 /** Every part that follows keys, those of the window first. */
 export function keyedParts(keyed: Keyed): KeyedPart[] {
   const ofWindow = keyed.window ? keyedUnder(keyed.window, '') : [];
-  return ROOTS.reduce((parts, root) => {
+  return keyedRoots().reduce((parts, root) => {
     const value = (keyed as Record<string, object | undefined>)[root];
     if (typeof value !== 'object') return parts;
     let own = known.get(value);

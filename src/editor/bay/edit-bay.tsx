@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import { FolderOpen } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { formatOf } from '@/contract';
+import { formatOf, isWatched } from '@/contract';
 import { Button, Mark, Notices } from '@/ui';
 import { wearTheme } from '../theme';
 import { Desk, Empty, Problem, Side, Top, Whole } from './bay-frame';
@@ -20,7 +20,7 @@ export function EditBay({ exportId }: { exportId: string | null }) {
   const { received, error, waiting, take } = useReceived(fromOutside ? null : exportId);
   const listed = useListed();
   const ready = listed.filter(
-    ({ status, settings }) => status === 'done' && formatOf(settings.format).shows !== 'table',
+    ({ status, settings }) => status === 'done' && isWatched(formatOf(settings.format)),
   );
   const bring = () =>
     chooseFile('', (file) => {

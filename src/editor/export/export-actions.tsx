@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import styled from 'styled-components';
-import { bayAddress, EXPORTS, exportFileAddress, formatOf, type ExportSummary } from '@/contract';
+import { bayAddress, EXPORTS, exportFileAddress, formatOf, isWatched, type ExportSummary } from '@/contract';
 import { Button, buttonLooks, notify } from '@/ui';
 import { call } from '../saving';
 import { isAlive } from './facts';
@@ -44,7 +44,7 @@ export function ExportActions({ item, onChange }: { item: ExportSummary; onChang
       .finally(onChange);
   return (
     <Row>
-      {item.status === 'done' && formatOf(item.settings.format).shows !== 'table' && (
+      {item.status === 'done' && isWatched(formatOf(item.settings.format)) && (
         <Look href={bayAddress(item.id)} aria-label={`Look at ${item.fileName} in the edit bay`}>
           Edit bay
         </Look>

@@ -2,7 +2,7 @@ import { createHash, randomUUID } from 'node:crypto';
 import { mkdir, open, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
 import sharp from 'sharp';
 import { z } from 'zod';
-import { formatOf, frameStep, type Received } from '@/contract';
+import { formatOf, frameStep, isWatched, type Received } from '@/contract';
 import { cutText } from '@/core/document';
 import { framesPerSecond, rateSchema, type Rate } from '@/core/timing';
 import { models } from '../database';
@@ -265,7 +265,7 @@ export async function openExport(id: string): Promise<Received> {
   if (!row.assetHash) throw new HttpError(409, 'This export has no file yet. Wait for it, or run it again.');
   const { settings, fileName, pieceId, revision, assetHash: hash, document, fills } = row;
   const format = formatOf(settings.format);
-  if (format.shows === 'table') throw unreadable('it holds words and numbers, no pictures.');
+  if (!isWatched(format)) throw unreadable('there are no pictures in it.');
   const file = await sourceOf(hash);
   const { facts } = await readAndKeep(hash, file);
   const step = frameStep(format, document.rate);

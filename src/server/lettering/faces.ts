@@ -84,7 +84,7 @@ const loaded = new Map<string, Promise<LoadedFace>>();
 const KEPT = 24;
 
 /** A face ready to shape; the last few stay loaded. */
-async function faceOf({ id, weight }: TextSetting['face']): Promise<LoadedFace> {
+export async function faceFor({ id, weight }: TextSetting['face']): Promise<LoadedFace> {
   const key = `${id} ${weight}`;
   let face = loaded.get(key);
   if (!face) {
@@ -111,4 +111,4 @@ async function load(id: string, weight: number): Promise<LoadedFace> {
 
 /** Shapes and places a text. */
 export const setLettering = async (setting: TextSetting): Promise<SetText> =>
-  setText(setting, await faceOf(setting.face));
+  setText(setting, await faceFor(setting.face));

@@ -7,6 +7,7 @@ import { writeGif } from './gif';
 import { lossless } from './lossless';
 import { mp4 } from './mp4';
 import { writePngSequence } from './png-sequence';
+import { writeElement, writePage } from './pages';
 import { prores } from './prores';
 import { stillWriter } from './still';
 import { writeLottieFile, writeSvgFile } from './vectors';
@@ -29,6 +30,8 @@ export const WRITE: Readonly<Record<FormatId, WriteFormat>> = {
   webp: videoWriter(CODECS.webp),
   gif: writeGif,
   png: writePngSequence,
+  page: writePage,
+  element: writeElement,
   'still-png': stillWriter(pngOf),
   'still-webp': stillWriter(webpOf),
   svg: writeSvgFile,

@@ -1,0 +1,53 @@
+import type { Piece } from '@/core/document';
+import { steadyPainter } from '@/core/paint';
+import { evaluate } from '@/core/scene';
+
+/** A piece, and the frames of it that are played. */
+export interface Film {
+  readonly piece: Piece;
+  /** First and last frame that is played, both included. */
+  readonly first: number;
+  readonly last: number;
+  /** What lies beneath; null where the page shows through. */
+  readonly over: string | null;
+}
+
+/** Paints frames of a piece onto a canvas. */
+export interface Screen {
+  /** Shows a frame of the piece. */
+  show(frame: number): void;
+  /** Makes the canvas as sharp as a room of so many device pixels needs; the picture keeps its proportions. */
+  fit(width: number, height: number): void;
+}
+
+export function screenOn(canvas: HTMLCanvasElement, { piece, over }: Film): Screen {
+  const context = canvas.getContext('2d')!;
+  const paint = steadyPainter((width, height) => new OffscreenCanvas(width, height));
+  const { width, height } = piece.size;
+  let scale = 1;
+  return {
+    show(frame) {
+      context.setTransform(1, 0, 0, 1, 0, 0);
+      context.clearRect(0, 0, canvas.width, canvas.height);
+      paint(evaluate(piece, frame), context, scale);
+      if (over === null) return;
+      // Beneath what is there: on an empty canvas the piece itself is painted as everywhere else.
+      context.setTransform(1, 0, 0, 1, 0, 0);
+      context.globalCompositeOperation = 'destination-over';
+      context.fillStyle = over;
+      context.fillRect(0, 0, canvas.width, canvas.height);
+      context.globalCompositeOperation = 'source-over';
+    },
+    fit(roomWidth, roomHeight) {
+      scale = Math.min(roomWidth / width, roomHeight / height);
+      canvas.width = Math.max(1, Math.round(width * scale));
+      canvas.height = Math.max(1, Math.round(height * scale));
+    },
+  };
+}
+
+/** The frame that is shown where nothing should move: the last of the hold, else the one that shows most. */
+export function restingFrame({ piece, first, last }: Film, posterFrame: (piece: Piece) => number): number {
+  const frame = piece.hold ? Math.round(piece.hold.to) : posterFrame(piece);
+  return Math.min(last, Math.max(first, frame));
+}

@@ -1,0 +1,3 @@
+import { ObelusPiece } from './element';
+
+if (!customElements.get('obelus-piece')) customElements.define('obelus-piece', ObelusPiece);

@@ -1,0 +1,35 @@
+import { writeFile } from 'node:fs/promises';
+import { strToU8 } from 'fflate';
+import { asDiskFull } from '../../disk';
+import { examplePage, pageOf, playerScript, reelOf } from '../../player';
+import type { ExportJob, WriteFormat } from '../export-job';
+import { needFrames, zipEntries } from '../verify';
+import { writeZip } from '../zip-file';
+
+const reelFor = ({ piece, settings }: ExportJob) =>
+  reelOf(piece, settings.first, settings.last, settings.transparency === 'over' ? settings.over : null);
+
+/** A page of its own that plays the piece. */
+export const writePage: WriteFormat = async (job) => {
+  const text = await pageOf({ reel: await reelFor(job), plays: job.settings.plays });
+  await writeFile(job.file, text).catch((error: unknown) => {
+    throw asDiskFull(error);
+  });
+  return job.progress(1);
+};
+
+/** The element, the piece and an example in a zip archive. */
+export const writeElement: WriteFormat = async (job) => {
+  const { file, stem, settings, progress } = job;
+  const reel = await reelFor(job);
+  const name = `${stem}.json`;
+  const script = await playerScript(reel.piece.fields.length > 0);
+  await writeZip(file, async (zip) => {
+    await zip.add('obelus-piece.js', strToU8(script));
+    await zip.add(name, strToU8(JSON.stringify(reel)));
+    await zip.add('example.html', strToU8(examplePage(reel, name, settings.plays)));
+    return true;
+  });
+  await needFrames(file, zipEntries, 3);
+  return progress(1);
+};

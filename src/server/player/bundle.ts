@@ -1,0 +1,53 @@
+import { readFile } from 'node:fs/promises';
+import { resolve } from 'node:path';
+import { build, type Plugin } from 'esbuild';
+
+/** What walks through schemas: without schemas it can't do anything, and nothing that is played asks for it. */
+const WALKERS = /src\/core\/properties\/(scaled|mapped|inside|property)\.ts$/;
+
+/** Leaves the walkers' names, so that what imports them still finds them. */
+const withoutWalkers: Plugin = {
+  name: 'without walkers',
+  setup(bundling) {
+    bundling.onLoad({ filter: WALKERS }, async ({ path }) => {
+      const source = await readFile(path, 'utf8');
+      const names = [...source.matchAll(/^export (?:function|const) (\w+)/gm)].map(([, name]) => name);
+      const walk = `const walk = () => { throw new Error('The player has no schemas.'); };`;
+      return {
+        contents: `${walk}\n${names.map((name) => `export const ${name} = walk;`).join('\n')}`,
+        loader: 'ts',
+      };
+    });
+  },
+};
+
+const made = new Map<boolean, Promise<string>>();
+
+async function bundle(hasFields: boolean): Promise<string> {
+  const root = /* turbopackIgnore: true */ process.cwd();
+  const source = (name: string): string => resolve(root, 'src', name);
+  const { outputFiles } = await build({
+    entryPoints: [source('player/index.ts')],
+    tsconfig: resolve(root, 'tsconfig.json'),
+    ...{ bundle: true, minify: true, write: false, format: 'esm', target: 'es2022', charset: 'utf8' },
+    legalComments: 'none',
+    plugins: [withoutWalkers],
+    define: { HAS_FIELDS: String(hasFields) },
+    alias: { '@': source('.'), zod: source('player/schema-outlines.ts') },
+  });
+  return outputFiles[0]!.text;
+}
+
+/**
+ * The player as one script: evaluating and painting of the core, an element for pages, and nothing else.
+ * @param hasFields whether it fills fields, which takes some more.
+ */
+export function playerScript(hasFields: boolean): Promise<string> {
+  let script = made.get(hasFields);
+  if (!script) {
+    script = bundle(hasFields);
+    script.catch(() => made.delete(hasFields));
+    made.set(hasFields, script);
+  }
+  return script;
+}
