@@ -1,5 +1,7 @@
 import { expect, test, type Locator, type Page } from '@playwright/test';
-import { readFileSync, writeFileSync } from 'node:fs';
+import { spawnSync } from 'node:child_process';
+import { readFileSync, statSync, writeFileSync } from 'node:fs';
+import { resolve } from 'node:path';
 import { strFromU8, unzipSync } from 'fflate';
 import { api, openNew } from './desk';
 import { three } from './pieces';
@@ -149,4 +151,24 @@ test('a project is saved as a file and opened again beside itself; a damaged fil
   await open(broken);
   await expect(page.getByRole('status').first()).toContainText('only a part of one. Nothing was changed');
   await expect(page.getByRole('region', { name: 'Eel papers' })).toHaveCount(2);
+});
+
+test('the example for programs in the docs fills fields and fetches its file', async ({ baseURL }, info) => {
+  const docs = readFileSync(resolve(import.meta.dirname, '../docs/http.md'), 'utf8');
+  const [, example] = /```sh\n([\s\S]*?)```/.exec(docs)!;
+  const folder = info.outputPath();
+  const done = spawnSync('bash', ['-euo', 'pipefail', '-c', example!], {
+    cwd: folder,
+    env: { ...process.env, OBELUS: baseURL! },
+    encoding: 'utf8',
+  });
+  expect(done).toMatchObject({ status: 0, stderr: '' });
+  expect(done.stdout).toContain('"What they do"');
+  const film = resolve(folder, 'lower-third.mov');
+  expect(statSync(film).size).toBeGreaterThan(1000);
+  const probed = spawnSync('ffprobe', [
+    ...['-v', 'error', '-count_packets', '-show_entries', 'stream=codec_name,width,nb_read_packets'],
+    ...['-of', 'csv=p=0', film],
+  ]);
+  expect(probed.stdout.toString().trim()).toBe('prores,960,11');
 });

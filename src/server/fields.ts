@@ -1,6 +1,9 @@
+import type { AnswerOf, READ_FIELDS } from '@/contract';
 import { colourSchema } from '@/core/colour';
-import type { Field, Piece } from '@/core/document';
+import { fieldValue, type Field, type Piece } from '@/core/document';
+import { models } from './database';
 import { HttpError } from './http';
+import { validDocument } from './pieces';
 
 const refused = (why: string): HttpError => new HttpError(422, `${why} Nothing was made.`);
 
@@ -24,4 +27,16 @@ export function needField(piece: Piece, name: string, value: string): Field {
   if (field.kind === 'colour' && !colourSchema.safeParse(value).success)
     throw refused(`“${value}” is no colour such as #ff6b3d for “${field.name}”.`);
   return field;
+}
+
+/** A piece with its fields and what they hold now. */
+export async function readFields(id: string): Promise<AnswerOf<typeof READ_FIELDS>> {
+  const row = await models().pieces.findByPk(id);
+  if (!row) throw new HttpError(404, 'There is no such piece; it may have been deleted.');
+  const piece = validDocument(row.document);
+  const { name, size, length, rate, fields } = piece;
+  return {
+    ...{ id, name, revision: row.revision, ...size, length, rate },
+    fields: fields.map((field) => ({ name: field.name, kind: field.kind, value: fieldValue(piece, field) })),
+  };
 }
