@@ -67,7 +67,7 @@ const testsIn = (suites) =>
   ]);
 
 await main(async () => {
-  needDebianPackages(['postgresql', 'ffmpeg', 'chromium']);
+  needDebianPackages(['postgresql', 'ffmpeg', 'chromium', 'poppler-utils']);
   needNpmPackages();
   const folder = mkdtempSync(join(tmpdir(), 'obelus-test-'));
   const closing = [];

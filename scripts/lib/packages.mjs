@@ -20,6 +20,7 @@ const PRESENT = {
   postgresql: () => postgresBin() !== null,
   ffmpeg: () => has('ffmpeg'),
   chromium: () => has('chromium'),
+  'poppler-utils': () => has('pdftoppm'),
 };
 
 /** Installs the Debian packages that are missing where it may; else stops with the command to run. */

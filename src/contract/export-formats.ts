@@ -219,6 +219,17 @@ export const EXPORT_FORMATS = {
     vector: true,
     bits: [0.08, 2.8],
   },
+  'still-pdf': {
+    name: 'PDF still',
+    detail: 'one frame as a page, vectors',
+    ending: 'pdf',
+    mediaType: 'application/pdf',
+    shows: 'still',
+    transparencies: ['straight', 'over'],
+    options: [],
+    vector: true,
+    bits: [0.06, 3],
+  },
   'keys-csv': {
     name: 'Keys, CSV',
     suffix: 'keys',

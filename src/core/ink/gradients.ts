@@ -24,6 +24,12 @@ export type Colouring = string | LinearGradient | RadialGradient;
 export const isRadial = (colour: Colouring): colour is RadialGradient =>
   typeof colour === 'object' && 'radius' in colour;
 
+/** A colour or gradient with each of its colours changed; how opaque it is where stays. */
+export const withColours = (colour: Colouring, to: (colour: string) => string): Colouring =>
+  typeof colour === 'string'
+    ? to(colour)
+    : { ...colour, stops: colour.stops.map((stop) => ({ ...stop, colour: to(stop.colour) })) };
+
 const turnOf = ([a, b, c, d]: Matrix): Matrix => [a, b, c, d, 0, 0];
 
 /** A straight gradient as it looks mapped: its lines of one colour are mapped, and it runs square to them. */

@@ -3,8 +3,8 @@ import {
   fileSize,
   formatOf,
   frameStep,
-  isSingle,
   needsColour,
+  type FormatId,
   type WholeExportSettings,
 } from '@/contract';
 import type { Part, Piece } from '@/core/document';
@@ -20,6 +20,9 @@ export interface Loss {
 /** Effects that are light or softness; all others draw what they are done to anew. */
 const LIGHTS = ['glow', 'inner glow', 'drop shadow'];
 const SOFT = [...LIGHTS, 'fluid ink'];
+
+/** Vector formats without a word for softness. */
+const NOT_SOFT: readonly FormatId[] = ['lottie', 'still-pdf'];
 
 const hasEffect = ({ effects = [] }: Part, kinds: (kind: string) => boolean): boolean =>
   effects.some(({ on, is }) => on && kinds(is.kind));
@@ -80,12 +83,18 @@ export function notCarried(piece: Piece, settings: WholeExportSettings): Loss[] 
       layers: [],
     });
   const soft = named(isBlurred);
-  if (settings.format === 'lottie' && soft.length > 0)
+  if (NOT_SOFT.includes(settings.format) && soft.length > 0)
     losses.push({
       what: 'Glows and shadows are left out, soft edges become hard, ink does not melt',
       layers: soft,
     });
-  if (format.vector && !isSingle(format)) {
+  if (settings.format === 'still-pdf') {
+    const blended = named(({ blend }) => blend !== undefined);
+    if (blended.length > 0) losses.push({ what: 'Blends are laid over plainly', layers: blended });
+    if (piece.shutter)
+      losses.push({ what: 'Motion blur is left out: it is a sum of many pictures.', layers: [] });
+  }
+  if (format.vector && format.shows === 'video') {
     if (piece.shutter)
       losses.push({
         what: 'Motion blur is left out: it is a sum of many pictures. A still has it.',

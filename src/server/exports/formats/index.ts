@@ -8,6 +8,7 @@ import { lossless } from './lossless';
 import { mp4 } from './mp4';
 import { writePngSequence } from './png-sequence';
 import { writeElement, writePage } from './pages';
+import { writePdf } from './pdf';
 import { prores } from './prores';
 import { stillWriter } from './still';
 import { writeLottieFile, writeSvgFile } from './vectors';
@@ -37,6 +38,7 @@ export const WRITE: Readonly<Record<FormatId, WriteFormat>> = {
   svg: writeSvgFile,
   lottie: writeLottieFile,
   'still-svg': writeSvgFile,
+  'still-pdf': writePdf,
   'keys-csv': writeKeysCsv,
   'keys-json': writeKeysJson,
   'cues-csv': writeCueSheet,
