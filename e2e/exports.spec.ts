@@ -76,6 +76,38 @@ test('the dialog asks where a file goes and sends what that place takes; what it
   await expect(again.getByRole('radio', { name: '¼×' })).toBeChecked();
 });
 
+test('what is asked for again and again is kept under a name, for all pieces of the project', async ({
+  page,
+}) => {
+  const desk = await openNew(page, three('Presets'));
+  const dialog = await exportDialog(page);
+  await choose(page, dialog.getByRole('button', { name: /Where it goes/ }), 'A message');
+  await dialog.getByRole('radio', { name: '½×' }).click();
+  await dialog.getByRole('button', { name: 'Keep what is set as a preset' }).click();
+  await dialog.getByRole('textbox', { name: 'Name of the preset' }).fill('For the newsletter');
+  await page.keyboard.press('Enter');
+  const preset = dialog.getByRole('button', { name: /Preset$/ });
+  await expect(dialog.getByRole('button', { name: 'Take For the newsletter off the shelf' })).toBeFocused();
+  await expect(preset).toContainText('For the newsletter');
+  // Another choice is none of the kept ones; the kept one brings everything back.
+  await choose(page, dialog.getByRole('button', { name: /Where it goes/ }), 'A web page, as vectors');
+  await expect(preset).toContainText('none of the kept ones');
+  await dialog.getByRole('radio', { name: 'not made then' }).click();
+  await expect(dialog.getByRole('button', { name: /Where it goes/ })).toContainText('as vectors');
+  await choose(page, preset, 'For the newsletter');
+  await expect(dialog.getByRole('button', { name: /Where it goes/ })).toContainText('A message');
+  await expect(dialog.getByRole('radio', { name: '½×' })).toBeChecked();
+  // It lies on the project's shelf, and is taken off it here.
+  const shelf = await api<{ items: { name: string; kind: string }[] }>(
+    page,
+    'GET',
+    `/api/projects/${desk.projectId}/shelf`,
+  );
+  expect(shelf.items).toMatchObject([{ name: 'For the newsletter', kind: 'preset' }]);
+  await dialog.getByRole('button', { name: 'Take For the newsletter off the shelf' }).click();
+  await expect(preset).toContainText('none kept yet');
+});
+
 test('a still is of the frame that is shown; vectors play; a cue sheet has every stroke', async ({
   page,
 }) => {

@@ -17,7 +17,7 @@ export const TRANSPARENCIES = {
 export type Transparency = keyof typeof TRANSPARENCIES;
 
 /** What may be asked of some formats beyond size and frames. */
-export type FormatOption = 'quality' | 'plays' | 'number';
+export type FormatOption = 'quality' | 'plays' | 'number' | 'wordless';
 
 /** What is known of a format in which a piece leaves. What writes it stands on the server, under the same id. */
 export interface ExportFormat {
@@ -145,7 +145,7 @@ export const EXPORT_FORMATS = {
     mediaType: 'image/svg+xml',
     shows: 'video',
     transparencies: ['straight', 'over'],
-    options: ['plays'],
+    options: ['plays', 'wordless'],
     vector: true,
     mostFrames: 3000,
     bits: [0.006, 0.53],
@@ -158,7 +158,7 @@ export const EXPORT_FORMATS = {
     mediaType: 'application/json',
     shows: 'video',
     transparencies: ['straight'],
-    options: [],
+    options: ['wordless'],
     vector: true,
     mostFrames: 3000,
     bits: [0.02, 1.4],

@@ -14,20 +14,27 @@ import {
 /** The rule by which exported files go: older than so many days, but never the newest few of a piece. */
 export const EXPORTS_KEPT = { days: 30, newest: 10 } as const;
 
-/** What a person asks of an export. Frames count from 0; both ends are included. What is left out is as the format has it. */
+/** What is asked for of any piece, whatever its frames. What is left out is as the format has it. */
+export const askedParts = {
+  format: z.enum(FORMAT_IDS),
+  /** Pixels of the file to a pixel of the piece. */
+  scale: z.union([z.literal(0.25), z.literal(0.5), z.literal(1), z.literal(2)]),
+  transparency: z.enum(Object.keys(TRANSPARENCIES) as [Transparency, ...Transparency[]]).optional(),
+  /** What lies beneath, or what half-transparent edges are laid over. */
+  over: colourSchema.optional(),
+  quality: z.enum(['high', 'small']).optional(),
+  /** Whether players begin again at its end. */
+  plays: z.enum(['once', 'again']).optional(),
+  /** Whether what a vector format has no word for is drawn frame by frame, or nothing is made then. */
+  wordless: z.enum(['drawn', 'refused']).optional(),
+};
+
+/** What a person asks of an export. Frames count from 0; both ends are included. */
 export const exportSettingsSchema = z
   .strictObject({
-    format: z.enum(FORMAT_IDS),
-    /** Pixels of the file to a pixel of the piece. */
-    scale: z.union([z.literal(0.25), z.literal(0.5), z.literal(1), z.literal(2)]),
+    ...askedParts,
     first: z.number().int().min(0),
     last: z.number().int().min(0),
-    transparency: z.enum(Object.keys(TRANSPARENCIES) as [Transparency, ...Transparency[]]).optional(),
-    /** What lies beneath, or what half-transparent edges are laid over. */
-    over: colourSchema.optional(),
-    quality: z.enum(['high', 'small']).optional(),
-    /** Whether players begin again at its end. */
-    plays: z.enum(['once', 'again']).optional(),
     /** What the first picture of a sequence is numbered. */
     number: z.number().int().min(0).max(9_999_999).optional(),
   })
@@ -56,6 +63,7 @@ export const wholeSettings = (settings: ExportSettings): WholeExportSettings => 
   over: settings.over ?? '#000000',
   quality: settings.quality ?? 'high',
   plays: settings.plays ?? 'again',
+  wordless: settings.wordless ?? 'drawn',
   number: settings.number ?? settings.first,
 });
 

@@ -7,6 +7,8 @@ export * from './lettering';
 export * from './open-api';
 export * from './pictures';
 export * from './pieces';
+export * from './presets';
 export * from './project-files';
 export * from './projects';
 export * from './receivers';
+export * from './shelf';

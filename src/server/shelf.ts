@@ -1,7 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { QueryTypes } from 'sequelize';
-import type { Shelf } from '@/contract';
-import type { NewShelfItem, ShelfItem } from '@/core/document';
+import type { NewShelfItem, Shelf, ShelfItem } from '@/contract';
 import { models, type ShelfItemRow } from './database';
 import { HttpError } from './http';
 

@@ -16,8 +16,3 @@ export const newShelfItemSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('accent'), name: nameSchema, content: pieceSchema }),
 ]);
 export type NewShelfItem = z.infer<typeof newShelfItemSchema>;
-export type ShelfKind = NewShelfItem['kind'];
-/** Something on the shelf of a kind. */
-export type ShelfItem<K extends ShelfKind = ShelfKind> = Extract<NewShelfItem, { kind: K }> & {
-  readonly id: string;
-};

@@ -13,3 +13,4 @@ export * from './poster-frame';
 export * from './reveal';
 export { shownBox } from './shown-box';
 export { dashUnit, stopsAt } from './ink-now';
+export { wordlessParts } from './wordless-parts';

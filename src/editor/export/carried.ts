@@ -8,7 +8,7 @@ import {
   type WholeExportSettings,
 } from '@/contract';
 import type { Part, Piece } from '@/core/document';
-import { lookedThrough } from '@/core/scene';
+import { lookedThrough, wordlessParts } from '@/core/scene';
 import { framesPerSecond } from '@/core/timing';
 
 /** One thing that a file will not hold as it is seen, and the layers it is about. */
@@ -47,14 +47,6 @@ function isTranslucent(one: Part): boolean {
   const { opacity, gradient, shadowLine } = one.ink;
   const stops = gradient?.stops.some((stop) => stop.opacity !== 1) ?? false;
   return opacity !== 1 || stops || (shadowLine !== undefined && shadowLine.opacity !== 1);
-}
-
-/** Whether it is a shape of its own at every frame while it grows: a pen of changing width, dashes, effects that redraw it. */
-function isBaked(one: Part): boolean {
-  if (hasEffect(one, (kind) => !LIGHTS.includes(kind))) return true;
-  if (!('type' in one) || one.type !== 'stroke') return false;
-  const { widths, taper, dashes, line, gradient } = one.ink;
-  return [widths, taper, dashes, line, gradient].some(Boolean);
 }
 
 /** What of a piece a file of these settings will not hold, in words. */
@@ -100,8 +92,13 @@ export function notCarried(piece: Piece, settings: WholeExportSettings): Loss[] 
         what: 'Motion blur is left out: it is a sum of many pictures. A still has it.',
         layers: [],
       });
-    const baked = named(isBaked);
-    if (baked.length > 0) losses.push({ what: 'Drawn anew frame by frame, which takes room', layers: baked });
+    const wordless = wordlessParts(piece);
+    if (wordless.length > 0)
+      losses.push(
+        settings.wordless === 'drawn'
+          ? { what: 'Drawn anew frame by frame, which takes room', layers: wordless }
+          : { what: 'Nothing will be made, as this has no word in it', layers: wordless },
+      );
   }
   const { width, height } = fileSize(format, piece.size, settings.scale);
   const painted = exportSize(piece.size, settings.scale);

@@ -40,7 +40,7 @@ export function ExportDialog({ isOpen, onClose }: { isOpen: boolean; onClose: ()
   const id = useSaving((s) => s.open?.id);
   const saveStatus = useSaving((s) => s.status);
   const piece = useCalm((s) => s.piece);
-  const { asked, change, send } = useAsked(isOpen);
+  const { asked, change, send, take } = useAsked(isOpen);
   const [error, setError] = useState('');
   const [waiting, setWaiting] = useState(false);
   const queries = useQueryClient();
@@ -88,7 +88,14 @@ export function ExportDialog({ isOpen, onClose }: { isOpen: boolean; onClose: ()
   return (
     <Dialog title="Export" isOpen={isOpen} onClose={onClose} width={560}>
       <Form>
-        <ExportSettingsForm asked={asked} change={change} send={send} settings={settings} past={past} />
+        <ExportSettingsForm
+          asked={asked}
+          change={change}
+          send={send}
+          take={take}
+          settings={settings}
+          past={past}
+        />
         {losses.length > 0 && (
           <Losses aria-label="What the file will not hold">
             {losses.map(({ what, layers }) => (

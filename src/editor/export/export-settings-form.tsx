@@ -12,6 +12,7 @@ import {
   wholeSettings,
   type ExportSettings,
   type ExportSummary,
+  type Preset,
   type ReceiverId,
 } from '@/contract';
 import { framesPerSecond, parseTime } from '@/core/timing';
@@ -20,7 +21,8 @@ import styled from 'styled-components';
 import { useSwatches } from '../properties';
 import { useCalm } from '../state';
 import { expectedSize } from './expected-size';
-import type { Asked } from './use-asked';
+import { Presets } from './presets';
+import { presetOf, type Asked } from './use-asked';
 import { Words } from './words';
 
 const Line = styled.div`
@@ -59,12 +61,14 @@ export function ExportSettingsForm({
   asked,
   change,
   send,
+  take,
   settings,
   past,
 }: {
   asked: Asked;
   change: (part: Partial<Asked>) => void;
   send: (id: ReceiverId) => void;
+  take: (preset: Preset) => void;
   /** What is asked as it would be sent now. */
   settings: ExportSettings;
   past: readonly ExportSummary[];
@@ -88,6 +92,10 @@ export function ExportSettingsForm({
   const single = isSingle(format);
   return (
     <>
+      <Line>
+        <span>Preset</span>
+        <Presets now={presetOf(asked)} onTake={take} />
+      </Line>
       <Line>
         <span>Where it goes</span>
         <Select
@@ -146,6 +154,17 @@ export function ExportSettingsForm({
             value={full.plays}
             choices={{ again: 'plays again', once: 'stays' }}
             onChange={(plays) => change({ plays })}
+          />
+        </Line>
+      )}
+      {format.options.includes('wordless') && (
+        <Line>
+          <span>No word for it</span>
+          <Segmented
+            label="What the format has no word for"
+            value={full.wordless}
+            choices={{ drawn: 'drawn frame by frame', refused: 'not made then' }}
+            onChange={(wordless) => change({ wordless })}
           />
         </Line>
       )}

@@ -1,15 +1,14 @@
 import { useEffect, useState } from 'react';
-import { z } from 'zod';
 import {
-  exportSettingsSchema,
   formatOf,
   isSentTo,
   isSingle,
   needsColour,
-  RECEIVER_IDS,
+  presetSchema,
   RECEIVERS,
   wholeSettings,
   type ExportSettings,
+  type Preset,
   type Receiver,
   type ReceiverId,
 } from '@/contract';
@@ -26,32 +25,40 @@ export interface Asked extends ExportSettings {
 }
 
 const KEY = 'obelus:export';
-const keptSchema = z.strictObject({
-  receiver: z.enum(RECEIVER_IDS).nullable(),
-  settings: exportSettingsSchema,
-});
 
 /** What is asked for where nothing was before. */
-const FIRST: z.infer<typeof keptSchema> = {
+const FIRST: Preset = {
   receiver: 'page',
-  settings: { format: 'webm', scale: 1, first: 0, last: 0, transparency: 'straight', quality: 'high' },
+  format: 'webm',
+  scale: 1,
+  transparency: 'straight',
+  quality: 'high',
 };
 
-/** What was asked for last in this browser; frames and numbers are each piece's own. */
+/** What is asked for with a preset; frames and numbers are each piece's own. */
+const askedWith = (preset: Preset): Asked => ({
+  ...preset,
+  first: 0,
+  last: Infinity,
+  range: 'all',
+  frame: 0,
+});
+
+/** What was asked for last in this browser. */
 function lastAsked(): Asked {
   const kept = recall(KEY);
-  let read = FIRST;
   try {
-    if (kept !== null) read = keptSchema.parse(JSON.parse(kept));
+    if (kept !== null) return askedWith(presetSchema.parse(JSON.parse(kept)));
   } catch {
     // What an older version kept is asked for anew.
   }
-  return { ...read.settings, receiver: read.receiver, last: Infinity, range: 'all', frame: 0 };
+  return askedWith(FIRST);
 }
 
-function keep({ receiver, format, scale, transparency, over, quality, plays }: Asked): void {
-  const settings = { format, scale, first: 0, last: 0, transparency, over, quality, plays };
-  remember(KEY, JSON.stringify({ receiver, settings }));
+/** What is set, but for the frames of the piece. */
+export function presetOf(asked: Asked): Preset {
+  const { first, last, number, range, frame, ...preset } = asked;
+  return Object.fromEntries(Object.entries(preset).filter(([, value]) => value !== undefined)) as Preset;
 }
 
 /** The settings as they are sent, held to the length of the piece. */
@@ -93,11 +100,16 @@ export function useAsked(isOpen: boolean) {
   }, [isOpen]);
   const put = (next: Asked) => {
     setAsked(next);
-    keep(next);
+    remember(KEY, JSON.stringify(presetOf(next)));
   };
   return {
     asked,
     change: (part: Partial<Asked>) => put(changedAsked(asked, part)),
+    /** What a preset says, of the frames that are set. */
+    take: (preset: Preset) => {
+      const { first, last, range, frame } = asked;
+      put({ ...askedWith(preset), first, last, range, frame });
+    },
     send: (receiver: ReceiverId) => put(askedFor(asked, receiver, useEditor.getState().piece.over)),
   };
 }

@@ -1,7 +1,6 @@
 import { useMemo } from 'react';
 import { queryOptions, useQuery } from '@tanstack/react-query';
-import { SHELF, type Shelf } from '@/contract';
-import type { NewShelfItem, ShelfItem, ShelfKind } from '@/core/document';
+import { SHELF, type NewShelfItem, type Shelf, type ShelfItem, type ShelfKind } from '@/contract';
 import { notify } from '@/ui';
 import { queries } from '../queries';
 import { call, useSaving } from '../saving';

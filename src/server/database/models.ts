@@ -7,8 +7,8 @@ import {
   type ModelStatic,
   type Sequelize,
 } from 'sequelize';
-import type { NewShelfItem, Piece, ShelfKind } from '@/core/document';
-import type { ExportSettings, ExportStatus } from '@/contract';
+import type { Piece } from '@/core/document';
+import type { ExportSettings, ExportStatus, NewShelfItem, ShelfKind } from '@/contract';
 import { connection } from './connection';
 
 export class ProjectRow extends Model<InferAttributes<ProjectRow>, InferCreationAttributes<ProjectRow>> {

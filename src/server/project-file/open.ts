@@ -1,6 +1,6 @@
 import { createHash, randomUUID } from 'node:crypto';
 import type { Unzipped } from 'fflate';
-import { newShelfItemSchema, type NewShelfItem } from '@/core/document';
+import { newShelfItemSchema, type NewShelfItem } from '@/contract';
 import { storeBytes } from '../assets';
 import { models } from '../database';
 import { pictureKind, Refused, runHeavy } from '../heavy';

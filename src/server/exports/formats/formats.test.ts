@@ -18,7 +18,7 @@ import {
   type FormatId,
   type Transparency,
 } from '@/contract';
-import { addLayers, newPiece, type Piece } from '@/core/document';
+import { addLayers, newPiece, updateStrokes, type Piece } from '@/core/document';
 import { paint } from '@/core/paint';
 import { evaluate, posterFrame } from '@/core/scene';
 import { SAMPLE_PROJECT } from '../../../../demo';
@@ -377,4 +377,18 @@ test.each(SAMPLE_PROJECT.pieces.map((piece) => [piece.name, piece] as const))(
 test('the same frame is the same page of PDF', async () => {
   const [a, b] = [await written({ format: 'still-pdf' }), await written({ format: 'still-pdf' })];
   expect(Buffer.compare(readFileSync(a.file), readFileSync(b.file))).toBe(0);
+});
+
+test('what vectors have no word for is drawn frame by frame, or refused with its layers named', async () => {
+  const end = { length: 40, unit: 'px', tip: 0, curve: { type: 'linear' } } as const;
+  const tapered = updateStrokes(piece, ['a', 'b'], (stroke) => ({
+    ...stroke,
+    ink: { ...stroke.ink, taper: { end, over: 'visible' } },
+  }));
+  const refused = /has no word for Curve · Bar\. Let it be drawn frame by frame/;
+  for (const format of ['svg', 'lottie'] as const) {
+    await written({ format, wordless: 'refused' });
+    await expect(written({ format, wordless: 'refused' }, tapered)).rejects.toThrow(refused);
+    await written({ format, wordless: 'drawn' }, tapered);
+  }
 });

@@ -1,8 +1,8 @@
 import { writeFile } from 'node:fs/promises';
-import { exportedFrames } from '@/contract';
+import { exportedFrames, formatOf } from '@/contract';
 import { changed, type Piece } from '@/core/document';
 import { writeLottie, writeSvg } from '@/core/formats';
-import { evaluate, posterFrame } from '@/core/scene';
+import { evaluate, posterFrame, wordlessParts } from '@/core/scene';
 import { framesPerSecond } from '@/core/timing';
 import type { DrawList } from '@/core/draw';
 import { asDiskFull } from '../../disk';
@@ -17,6 +17,11 @@ const vectorWriter =
   async (job) => {
     const { piece, settings, file, progress } = job;
     const frames = exportedFrames(settings, piece.rate);
+    const wordless = wordlessParts(piece);
+    if (settings.wordless === 'refused' && frames.length > 1 && wordless.length > 0)
+      throw new Error(
+        `${formatOf(settings.format).name} has no word for ${wordless.slice(0, 6).join(' · ')}${wordless.length > 6 ? ` and ${wordless.length - 6} more` : ''}. Let it be drawn frame by frame, or choose another format.`,
+      );
     const shown = frames.length > 1 ? changed<Piece>(piece, { shutter: undefined }) : piece;
     const lists: DrawList[] = [];
     for (const frame of frames) {
