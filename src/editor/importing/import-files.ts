@@ -5,12 +5,26 @@ import {
   addLayers,
   addUnderlay,
   DEFAULT_INK,
+  LIMITS,
   fittedUnderlay,
   newStroke,
   newArt,
+  type Stroke,
 } from '@/core/document';
-import { readSvg, strokesFromShapes, SvgError, type ReadSvg } from '@/core/formats';
-import type { Matrix } from '@/core/geometry';
+import {
+  isTimed,
+  MotionError,
+  readLottie,
+  readSvg,
+  strokeOfMoving,
+  strokesFromShapes,
+  SvgError,
+  windowAtRate,
+  type ReadMotion,
+  type ReadSvg,
+} from '@/core/formats';
+import { IDENTITY, type Matrix } from '@/core/geometry';
+import { framesPerSecond, keysOf } from '@/core/timing';
 import { notify } from '@/ui';
 import { startJob, type Job } from '../jobs';
 import { queries } from '../queries';
@@ -89,7 +103,7 @@ export async function takeSvg(file: Blob, name: string): Promise<void> {
       return;
     }
     useImporting.setState({
-      svg: { name: stem(name), file, read, lines: strokesFromShapes(read.shapes, [1, 0, 0, 1, 0, 0]).length },
+      svg: { name: stem(name), file, read, lines: strokesFromShapes(read, IDENTITY).length },
     });
   } catch (error) {
     if (!(error instanceof SvgError)) throw error;
@@ -97,8 +111,47 @@ export async function takeSvg(file: Blob, name: string): Promise<void> {
   }
 }
 
+/** Puts strokes into the piece, which is made as long as they take, and selects them. */
+function takeStrokes(strokes: readonly Stroke[]): void {
+  const windows = strokes.map(({ window }) => window);
+  const last = Math.max(
+    0,
+    ...windows.flatMap(({ head, tail }) => [head, tail].flatMap(keysOf).map((key) => key.frame)),
+  );
+  edit((piece) => {
+    const long = Math.min(LIMITS.frames, Math.ceil(last) + 1);
+    return addLayers(long > piece.length ? { ...piece, length: long } : piece, strokes);
+  });
+  select({ layers: strokes.map((stroke) => stroke.id) });
+}
+
+/** Takes the strokes of a vector animation with their timing, and says what of it did not come in. */
+async function takeMotion(file: Blob, name: string): Promise<void> {
+  let read: ReadMotion;
+  try {
+    read = readLottie(await file.text());
+  } catch (error) {
+    if (!(error instanceof MotionError)) throw error;
+    notify(`${name} can’t be read. ${error.message} Nothing was changed.`);
+    return;
+  }
+  const { strokes, leftOut, framesPerSecond: rate } = read;
+  const missing = leftOut.length > 0 ? ` Left out: ${leftOut.join(', ')}.` : '';
+  if (strokes.length === 0) {
+    notify(`${name} has no strokes.${missing} Nothing was changed.`);
+    return;
+  }
+  const factor = framesPerSecond(useEditor.getState().piece.rate) / rate;
+  takeStrokes(strokes.map((stroke) => strokeOfMoving(newId(), stroke, placing(read), factor)));
+  useEditor.setState({ step: 'time' });
+  const timed = strokes.filter(isTimed).length;
+  notify(
+    `${strokes.length} ${strokes.length === 1 ? 'stroke' : 'strokes'} of ${name} came in, ${timed} with ${timed === 1 ? 'its' : 'their'} timing.${missing}`,
+  );
+}
+
 /** Where a picture of a size lies that fills most of the piece, in its middle; small ones are not enlarged tenfold. */
-function placing(read: ReadSvg): Matrix {
+function placing(read: { readonly width: number; readonly height: number }): Matrix {
   const { size } = useEditor.getState().piece;
   const k = 0.8 * Math.min(size.width / read.width, size.height / read.height);
   return [k, 0, 0, k, (size.width - read.width * k) / 2, (size.height - read.height * k) / 2];
@@ -120,20 +173,21 @@ export async function finishSvg(as: 'art' | 'strokes' | 'underlay' | null): Prom
     edit((piece) => addLayers(piece, [art]));
     select({ layers: [art.id] });
   } else {
-    const strokes = strokesFromShapes(read.shapes, transform).map(({ path, ink }, i) =>
-      newStroke(newId(), `${name} ${i + 1}`, path, {
+    const strokes = strokesFromShapes(read, transform).map(({ path, ink, window }, i) => ({
+      ...newStroke(newId(), `${name} ${i + 1}`, path, {
         ...DEFAULT_INK,
         ...ink,
         width: Math.max(0.5, ink.width),
       }),
-    );
-    edit((piece) => addLayers(piece, strokes));
-    select({ layers: strokes.map((stroke) => stroke.id) });
+      ...(window && { window: windowAtRate(window, framesPerSecond(useEditor.getState().piece.rate)) }),
+    }));
+    takeStrokes(strokes);
   }
   useEditor.setState({ step: 'trace' });
 }
 
 const isSvg = (file: File): boolean => file.type === 'image/svg+xml' || /\.svg$/i.test(file.name);
+const isJson = (file: File): boolean => file.type === 'application/json' || /\.json$/i.test(file.name);
 const isFont = (file: File): boolean =>
   /\.(ttf|otf|woff2?|ttc)$/i.test(file.name) || file.type.startsWith('font/');
 
@@ -141,6 +195,7 @@ const isFont = (file: File): boolean =>
 export async function takeFiles(files: readonly File[]): Promise<void> {
   for (const file of files.slice(0, 20)) {
     if (isSvg(file)) await takeSvg(file, file.name);
+    else if (isJson(file)) await takeMotion(file, file.name);
     else if (isFont(file)) await takeFont(file);
     else await takePicture(file, file.name || 'Pasted picture');
   }

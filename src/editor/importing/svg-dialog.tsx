@@ -50,7 +50,7 @@ export function SvgDialog() {
             {svg.read.shapes.length} {svg.read.shapes.length === 1 ? 'shape' : 'shapes'},{' '}
             {Math.round(svg.read.width)} × {Math.round(svg.read.height)} px
             {svg.lines > 0
-              ? `; ${svg.lines} ${svg.lines === 1 ? 'line' : 'lines'} that can be strokes at once`
+              ? `; ${svg.lines} ${svg.lines === 1 ? 'line' : 'lines'} that can be strokes at once${svg.read.moving.length > 0 ? `, ${svg.read.moving.length} with ${svg.read.moving.length === 1 ? 'its' : 'their'} timing` : ''}`
               : ''}
             .
           </Facts>

@@ -50,7 +50,7 @@ export function UnderlayPanel() {
               multiple
               hidden
               aria-label="Picture file"
-              accept=".png,.jpg,.jpeg,.webp,.svg,image/png,image/jpeg,image/webp,image/svg+xml"
+              accept=".png,.jpg,.jpeg,.webp,.svg,.json,application/json,image/png,image/jpeg,image/webp,image/svg+xml"
               onChange={(event) => {
                 const files = [...(event.currentTarget.files ?? [])];
                 event.currentTarget.value = '';
@@ -58,7 +58,10 @@ export function UnderlayPanel() {
               }}
             />
             {underlays.length === 0 && (
-              <Hint>PNG, JPEG, WebP or SVG. Or drop one on the canvas, or paste it.</Hint>
+              <Hint>
+                PNG, JPEG, WebP or SVG; an animated SVG or Lottie gives its strokes with their timing. Or drop
+                one on the canvas, or paste it.
+              </Hint>
             )}
             <List aria-label="Underlays">
               {underlays.map((u) => (

@@ -16,6 +16,7 @@ import { mappedColouring } from '../../ink';
 import { SvgError } from './fault';
 import { gradientPaint } from './gradients';
 import { drawPattern } from './patterns';
+import { noteMovingLine } from './moving-lines';
 import type { Style } from './properties';
 import { localId, openGroup, spend, type Place, type Reading } from './reading';
 import { outlineOf } from './shapes';
@@ -145,6 +146,7 @@ export function drawShape(reading: Reading, element: Element, d: Declarations, p
   const reach = widened(box, geometry ? (geometry.width / 2) * geometry.miterLimit : 0);
   const fill = isOpen ? null : paintedWith(reading, style.fill, place, box, box);
   const stroke = geometry && paintedWith(reading, style.stroke, place, box, reach);
+  if (stroke) noteMovingLine(reading, element, d, place, commands, data);
   const rule = style['fill-rule'] === 'evenodd' ? ('evenodd' as const) : ('nonzero' as const);
   /** Lays tiles under a shape that says where they are seen. */
   const tiled = (

@@ -56,10 +56,10 @@ test('what is not shown as it should be is named, and nothing of it is kept; wha
 });
 
 test('stroked paths come in as strokes with their ink', () => {
-  const { shapes } = readSvg(
+  const read = readSvg(
     svg('<path d="M10 10h30M0 50h20" stroke="#f80" stroke-width="3" fill="none" stroke-linecap="square"/>'),
   );
-  const strokes = strokesFromShapes(shapes, [0.5, 0, 0, 0.5, 0, 0]);
+  const strokes = strokesFromShapes(read, [0.5, 0, 0, 0.5, 0, 0]);
   expect(strokes.map((s) => measurePath(s.path).length)).toEqual([30, 20]);
   expect(strokes[0]!.ink).toEqual({ width: 3, colour: '#ff8800', opacity: 1, cap: 'square', join: 'miter' });
 });

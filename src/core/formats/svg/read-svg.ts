@@ -2,6 +2,8 @@ import type { ArtGroup, ArtShape } from '../../document';
 import { IDENTITY } from '../../geometry';
 import { drawElement } from './draw-element';
 import { SvgError } from './fault';
+import { keyframeRules } from './keyframe-rules';
+import type { MovingLine } from './moving-line';
 import { computed, FIRST } from './properties';
 import { rectangleShape, type Reading } from './reading';
 import { cascadeOf } from './styles';
@@ -15,6 +17,8 @@ export interface ReadSvg {
   readonly height: number;
   readonly shapes: readonly ArtShape[];
   readonly groups: readonly ArtGroup[];
+  /** Lines among the shapes that are written by their dashes, with their timing. */
+  readonly moving: readonly MovingLine[];
   /** In words, what the file holds that is not shown, or not as it should be, each once. */
   readonly leftOut: readonly string[];
 }
@@ -85,6 +89,8 @@ export function readSvg(source: string): ReadSvg {
     cascade,
     leftOut,
     groups: [],
+    keyframes: keyframeRules(sheets),
+    moving: [],
     spent: { drawn: 0, commands: 0 },
     draw: (element, place) => drawElement(reading, element, place),
   };
@@ -104,5 +110,6 @@ export function readSvg(source: string): ReadSvg {
     using: new Set(),
     clips: false,
   });
-  return { ...size, ...withoutEmptyGroups(shapes, reading.groups), leftOut: [...leftOut] };
+  const { groups, moving } = reading;
+  return { ...size, ...withoutEmptyGroups(shapes, groups), moving, leftOut: [...leftOut] };
 }

@@ -12,6 +12,8 @@ import {
   type Matrix,
 } from '../../geometry';
 import { SvgError } from './fault';
+import type { KeyframeRule } from './keyframe-rules';
+import type { MovingLine } from './moving-line';
 import { computed, FIRST, type Inherited } from './properties';
 import type { Viewport } from './shapes';
 import type { Declarations } from './styles';
@@ -40,6 +42,9 @@ export interface Reading {
   /** In words, what is not shown as it should be, each once. */
   readonly leftOut: Set<string>;
   readonly groups: ArtGroup[];
+  readonly keyframes: ReadonlyMap<string, readonly KeyframeRule[]>;
+  /** Lines that are written by their dashes. */
+  readonly moving: MovingLine[];
   /** Shapes and lines drawn so far. */
   readonly spent: { drawn: number; commands: number };
   /** Draws an element with all it holds. */

@@ -1,0 +1,2 @@
+export * from './moving-stroke';
+export * from './seen-between';
