@@ -173,7 +173,7 @@ export const EXPORT_FORMATS = {
     vector: true,
     transparencies: ['straight', 'over'],
     options: ['plays'],
-    bits: [0.02, 0.6],
+    bits: [0.012, 0.11],
   },
   element: {
     name: 'Element for web pages',
@@ -186,7 +186,7 @@ export const EXPORT_FORMATS = {
     vector: true,
     transparencies: ['straight', 'over'],
     options: ['plays'],
-    bits: [0.02, 0.6],
+    bits: [0.012, 0.11],
   },
   'still-png': {
     name: 'PNG still',
@@ -228,7 +228,7 @@ export const EXPORT_FORMATS = {
     transparencies: ['straight', 'over'],
     options: [],
     vector: true,
-    bits: [0.06, 3],
+    bits: [0.05, 4.2],
   },
   'keys-csv': {
     name: 'Keys, CSV',

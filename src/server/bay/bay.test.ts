@@ -6,6 +6,7 @@ import { createCanvas } from '@napi-rs/canvas';
 import { strToU8, zipSync } from 'fflate';
 import sharp from 'sharp';
 import {
+  BAY,
   EXPORT_FORMATS,
   exportSettingsSchema,
   formatOf,
@@ -20,6 +21,7 @@ import { lay, natureOf, type Way } from '@/core/bay';
 import type { Piece } from '@/core/document';
 import { paint } from '@/core/paint';
 import { evaluate } from '@/core/scene';
+import { framesPerSecond } from '@/core/timing';
 import { closeConnection } from '../database';
 import { WRITE } from '../exports/formats';
 import { databaseOfItsOwn, freshProject, smallPiece } from '../testing';
@@ -118,6 +120,25 @@ test.each(CASES)(
     await expect(receivedFrame(received.hash, 'picture', frames)).rejects.toThrow('no such frame');
   },
   60_000,
+);
+
+test.each([
+  [{ numerator: 30, denominator: 1 }, 'webp'],
+  [{ numerator: 30000, denominator: 1001 }, 'webp'],
+  [{ numerator: 24000, denominator: 1001 }, 'webm'],
+  [{ numerator: 60000, denominator: 1001 }, 'prores'],
+  [{ numerator: 12, denominator: 1 }, 'apng'],
+  [{ numerator: 24, denominator: 1 }, 'lottie'],
+] as const)(
+  'the rate %j of a file (%s) is the one that was sent, and what is answered holds to the contract',
+  async (rate, format) => {
+    const received = await takeFile(await written({ format }, { ...piece, rate }), 'x');
+    expect(BAY.take.answer.parse(received)).toEqual(received);
+    const off = framesPerSecond(received.rate) / framesPerSecond(rate) - 1;
+    // Whole milliseconds a frame don't tell 30 from 29.97.
+    expect(Math.abs(off)).toBeLessThan(format === 'webp' ? 0.0015 : 1e-9);
+    expect(received).toMatchObject({ frames: 30, problems: [] });
+  },
 );
 
 test('vectors are told by what is in them, with their size, pace and length', async () => {

@@ -2,6 +2,7 @@ import { execFile } from 'node:child_process';
 import { promisify } from 'node:util';
 import { z } from 'zod';
 import type { Rate } from '@/core/timing';
+import { rateNear } from './rate-near';
 import { unreadable } from './refusal';
 
 const run = promisify(execFile);
@@ -56,7 +57,7 @@ export interface Probed {
 
 const rateOf = (text: string): Rate | null => {
   const [numerator, denominator] = text.split('/').map(Number);
-  return numerator && denominator ? { numerator, denominator } : null;
+  return numerator && denominator ? rateNear(numerator / denominator) : null;
 };
 
 /** Whether pixels of a format, in ffmpeg's words, have alpha. */

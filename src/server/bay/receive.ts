@@ -12,6 +12,7 @@ import { HttpError } from '../http';
 import { kindOfFile } from './kind';
 import { probe, type Probed } from './probe';
 import { reelsSchema, type Reel, type Reels } from './reel';
+import { rateNear } from './rate-near';
 import { unreadable } from './refusal';
 import { bayFolder, sourceOf } from './source';
 import { openZip } from './zip-entries';
@@ -111,9 +112,7 @@ async function readWebp(file: string): Promise<Read> {
   const shown = moves
     ? delay.flatMap((ms, page) => Array<number>(Math.round(ms / quickest)).fill(page))
     : Array.from({ length: pages }, (_, page) => page);
-  const rate = moves
-    ? { numerator: shown.length * 1000, denominator: delay.reduce((sum, ms) => sum + ms, 0) }
-    : PLAIN_RATE;
+  const rate = moves ? rateNear((shown.length * 1000) / delay.reduce((sum, ms) => sum + ms, 0)) : PLAIN_RATE;
   const facts = await pictureFacts(file, shown.length, false, rate);
   return { facts, reels: { picture: { is: 'webp', pages: shown }, matte: null } };
 }
@@ -185,7 +184,7 @@ async function readVectors(file: string, kind: 'svg' | 'json'): Promise<Read> {
     const read = lottieSchema.safeParse(data);
     if (!read.success) throw unreadable('it is no vector animation JSON.');
     const { w, h, fr, ip, op } = read.data;
-    const rate = { numerator: Math.round(fr * 1000), denominator: 1000 };
+    const rate = rateNear(fr);
     const size = { width: Math.round(w), height: Math.round(h), frames: Math.max(1, Math.round(op - ip)) };
     return { facts: { ...plain, ...size, rate, shows: 'lottie', codec: 'Lottie' }, reels };
   }
