@@ -112,23 +112,12 @@ await page.locator('[data-go]').first().click();
 await page.getByText(/to look at$|Nothing to mend/).waitFor();
 await shot('proof');
 await page.getByRole('button', { name: 'Close the proof' }).click();
-await step('Trace');
-await page.locator('[data-canvas]').focus();
-await page.keyboard.press('f');
-await showFrame(page, 150);
-await shot('freehand');
 await open('Eel route');
 await step('Underlay');
 await page.getByRole('button', { name: 'Map of the estuary', exact: true }).click();
 await showFrame(page, 70);
 await page.waitForTimeout(500);
 await shot('map');
-await step('Ink');
-await choose(/Course of the eels$/);
-await page.getByRole('button', { name: /^Dashes/ }).click();
-await page.getByRole('button', { name: /^Dashes/ }).scrollIntoViewIfNeeded();
-await page.getByText('Dash growth').scrollIntoViewIfNeeded();
-await shot('dashes');
 await open('Tide ring');
 await step('Set up');
 await page.getByRole('button', { name: 'Safe areas' }).click();
@@ -147,4 +136,44 @@ await page.getByRole('button', { name: 'Start export' }).click();
 await page.locator('li[data-status="running"] progress').waitFor();
 await page.getByText(/of 100 frames · about/).waitFor();
 await shot('export');
+// What leaves, as its receivers show it: the lower third with its alpha taken for what it is not.
+const { projects } = (await (await page.request.get('/api/projects')).json()) as {
+  projects: { pieces: { id: string; name: string }[] }[];
+};
+const lower = projects[0]!.pieces.find(({ name }) => name === 'Lower third')!;
+const asked = { format: 'prores', transparency: 'premultiplied', scale: 1, first: 0, last: 60 };
+const { id } = (await (
+  await page.request.post(`/api/pieces/${lower.id}/exports`, { data: { settings: asked } })
+).json()) as { id: string };
+await page.goto('/exports');
+await page
+  .locator('[data-export]')
+  .nth(1)
+  .and(page.locator('[data-status="done"]'))
+  .waitFor({ timeout: 90_000 });
+await page
+  .locator('[data-export]')
+  .first()
+  .and(page.locator('[data-status="done"]'))
+  .waitFor({ timeout: 90_000 });
+await page
+  .locator('[data-export] img')
+  .last()
+  .evaluate((img: HTMLImageElement) => img.decode());
+await page
+  .locator('[data-export] img')
+  .first()
+  .evaluate((img: HTMLImageElement) => img.decode());
+await shot('exports');
+await page.goto(`/bay?export=${id}`);
+await page.getByRole('radio', { name: 'keeps straight alpha' }).check();
+await page.getByRole('radio', { name: 'side by side' }).click();
+await page.getByText('A dark fringe').waitFor();
+await page.locator('[data-bay]').nth(1).waitFor();
+await page
+  .locator('[data-bay]')
+  .first()
+  .click({ position: { x: 125, y: 205 } });
+await page.getByText(/darker than in the piece/).waitFor();
+await shot('edit-bay');
 await browser.close();

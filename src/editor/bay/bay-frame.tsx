@@ -70,19 +70,27 @@ export const Scrub = styled(Bar)`
     font-variant-numeric: tabular-nums;
   }
 `;
-export const Desk = styled.div<{ $fits: boolean }>`
+/** Where pictures lie, each in a pane of its own. */
+export const Desk = styled.div`
   display: flex;
-  align-items: ${({ $fits }) => ($fits ? 'center' : 'flex-start')};
-  justify-content: ${({ $fits }) => ($fits ? 'center' : 'flex-start')};
-  gap: 10px;
+  gap: 2px;
   min-width: 0;
   min-height: 0;
-  padding: 10px;
   background: var(--desk);
-  overflow: auto;
+`;
+export const Pane = styled.div<{ $fits: boolean }>`
+  position: relative;
+  display: flex;
+  flex: 1;
+  align-items: ${({ $fits }) => ($fits ? 'center' : 'flex-start')};
+  justify-content: ${({ $fits }) => ($fits ? 'center' : 'flex-start')};
+  min-width: 0;
+  padding: ${({ $fits }) => ($fits ? '10px' : 0)};
+  overflow: ${({ $fits }) => ($fits ? 'hidden' : 'auto')};
 `;
 export const Empty = styled.div`
   max-width: 420px;
+  margin: auto;
   text-align: center;
   p {
     color: var(--quiet);
@@ -90,5 +98,6 @@ export const Empty = styled.div`
 `;
 export const Problem = styled.p`
   max-width: 520px;
+  margin: auto;
   color: var(--caution);
 `;

@@ -57,11 +57,13 @@ export function EditBay({ exportId }: { exportId: string | null }) {
       ) : (
         <>
           <Side aria-label="The file">{choice}</Side>
-          <Desk $fits>
+          <Desk>
             {error ? (
               <Problem role="alert">{error}</Problem>
             ) : waiting ? (
-              <p>The file is read …</p>
+              <Empty>
+                <p>The file is read …</p>
+              </Empty>
             ) : (
               <Empty>
                 <p>

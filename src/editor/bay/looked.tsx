@@ -1,7 +1,6 @@
 'use client';
 import {
   useEffect,
-  useLayoutEffect,
   useRef,
   useState,
   type KeyboardEvent,
@@ -20,6 +19,7 @@ import { chooseFile } from './choose-file';
 import { knownNature } from './compose';
 import { fileFindings } from './file-findings';
 import type { Ground } from './grounds';
+import { Panes, type Focus } from './panes';
 import { PictureView } from './picture-view';
 import { SHOWN, type Shown } from './shown';
 import { firstWay, useComposed, useInkMiddle, usePieceOf, useRevisionNow, type Against } from './use-bay';
@@ -57,7 +57,7 @@ export function Looked({ received, choice }: { received: Received; choice: React
   const [shown, setShown] = useState<Shown>('received');
   const [gain, setGain] = useState<keyof typeof GAINS>('4');
   const [zoom, setZoom] = useState<Zoom>('fit');
-  const [focus, setFocus] = useState<readonly [number, number]>([0.5, 0.5]);
+  const [focus, setFocus] = useState<Focus>([0.5, 0.5]);
   const [against, setAgainst] = useState<Against>('made');
   const { playing, setPlaying } = usePlaying(received, setFrame);
   const piece = usePieceOf(received, against);
@@ -65,7 +65,7 @@ export function Looked({ received, choice }: { received: Received; choice: React
   const { width, height, frames, rate } = received;
   const vectors = received.shows !== 'frames';
   const beside = shown === 'beside' && !vectors && piece !== null;
-  const fit = Math.min((beside ? (wide - 10) / 2 : wide) / width, high / height);
+  const fit = Math.min(((beside ? wide / 2 : wide) - 22) / width, (high - 20) / height);
   const scale = zoom === 'fit' ? fit : Number(zoom) / (window.devicePixelRatio || 1);
   const choosePicture = () =>
     chooseFile('image/*', (file) =>
@@ -74,12 +74,6 @@ export function Looked({ received, choice }: { received: Received; choice: React
         () => notify(`“${file.name}” is no picture that this browser shows.`),
       ),
     );
-  useLayoutEffect(() => {
-    const desk = room.current!;
-    desk.scrollLeft = focus[0] * width * scale - wide / 2;
-    desk.scrollTop = focus[1] * height * scale - high / 2;
-    // Where it is scrolled to later is the person's own.
-  }, [zoom, focus]); // eslint-disable-line react-hooks/exhaustive-deps
   /** Goes near to what is pressed, and back again. */
   const goNear = (event: MouseEvent) => {
     const box = event.currentTarget.getBoundingClientRect();
@@ -87,7 +81,6 @@ export function Looked({ received, choice }: { received: Received; choice: React
     setZoom(zoom === 'fit' ? '4' : 'fit');
   };
   const keys = (event: KeyboardEvent) => {
-    if (event.target instanceof HTMLInputElement) return;
     const step = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
     if (step !== undefined && zoom === 'fit')
       setFrame((at) => Math.min(frames - 1, Math.max(0, at + step * (event.shiftKey ? 10 : 1))));
@@ -109,14 +102,31 @@ export function Looked({ received, choice }: { received: Received; choice: React
       : SHOWN
     : { received: SHOWN.received };
   const picture = (pixels: Pixels | null | undefined, label: string, caption: string) =>
-    pixels && (
+    pixels ? (
       <PictureView
+        key={label}
         {...{ pixels, width, height, label }}
         zoom={scale}
         onPress={goNear}
         {...(beside && { caption })}
       />
-    );
+    ) : null;
+  const showsReceived = shown === 'received' || shown === 'beside' || !piece;
+  const pictures = vectors
+    ? [
+        <VectorView
+          key="vectors"
+          {...{ received, piece, frame, ground, shown }}
+          zoom={scale}
+          room={[wide - 20, high - 20]}
+        />,
+      ]
+    : [
+        showsReceived && picture(composed?.shown, 'As it is received', 'received'),
+        (shown === 'piece' || beside) &&
+          picture(composed?.wanted, 'The piece', against === 'made' ? 'the piece' : 'the piece, now'),
+        shown === 'difference' && picture(composed?.difference, 'Difference', ''),
+      ].filter(Boolean);
   return (
     <>
       <Side aria-label="The file">
@@ -136,7 +146,7 @@ export function Looked({ received, choice }: { received: Received; choice: React
         />
         <FindingList findings={findings} />
       </Side>
-      <Table onKeyDown={keys}>
+      <Table>
         <Bar>
           <Segmented
             label="What is looked at"
@@ -150,18 +160,16 @@ export function Looked({ received, choice }: { received: Received; choice: React
           <div style={{ flex: 1 }} />
           <Segmented label="Zoom" value={zoom} choices={ZOOMS} onChange={setZoom} />
         </Bar>
-        <Desk ref={room} $fits={zoom === 'fit'} tabIndex={0} aria-label="Pictures">
-          {error && <Problem role="alert">{error}</Problem>}
-          {vectors ? (
-            <VectorView {...{ received, piece, frame, ground, shown }} zoom={scale} room={[wide, high]} />
+        <Desk ref={room} tabIndex={0} aria-label="Pictures" onKeyDown={keys}>
+          {error ? (
+            <Problem role="alert">{error}</Problem>
           ) : (
-            <>
-              {(shown === 'received' || shown === 'beside' || !piece) &&
-                picture(composed?.shown, 'As it is received', 'received')}
-              {(shown === 'piece' || beside) &&
-                picture(composed?.wanted, 'The piece', against === 'made' ? 'the piece' : 'the piece, now')}
-              {shown === 'difference' && picture(composed?.difference, 'Difference', '')}
-            </>
+            <Panes
+              pictures={pictures}
+              fits={zoom === 'fit'}
+              focus={focus}
+              size={[width * scale, height * scale]}
+            />
           )}
         </Desk>
         <Scrub>

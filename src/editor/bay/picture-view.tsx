@@ -17,7 +17,7 @@ const Figure = styled.figure`
     left: 8px;
     bottom: 8px;
     width: max-content;
-    margin: -28px 0 8px 8px;
+    margin: -30px 0 8px 8px;
     padding: 2px 8px;
     border-radius: 6px;
     background: color-mix(in srgb, var(--desk) 80%, transparent);

@@ -132,7 +132,9 @@ export function VectorView({
   const difference = shown === 'difference';
   // The piece is painted as sharp as the screen shows vectors, so that nothing but what differs is seen.
   const ratio = typeof window === 'undefined' ? 1 : window.devicePixelRatio || 1;
-  const size = { width: Math.round(width * zoom), height: Math.round(height * zoom) };
+  // As high as it must be for its width to count: both are then drawn at the very same scale.
+  const wide = Math.round(width * zoom);
+  const size = { width: wide, height: Math.ceil((height * wide) / width) };
   const [across, down] = [Math.round(size.width * ratio), Math.round(size.height * ratio)];
   useEffect(() => {
     const context = own.current!.getContext('2d')!;

@@ -5,4 +5,7 @@ import styled from 'styled-components';
 export const Words = styled.p`
   margin: 0;
   color: var(--quiet);
+  a {
+    color: inherit;
+  }
 `;

@@ -51,15 +51,19 @@ async function* filmFrames(film: Film, file: string, first: number): AsyncGenera
   const size = width * height * 4;
   let chunks: Buffer[] = [];
   let held = 0;
-  for await (const chunk of child.stdout) {
-    chunks.push(chunk as Buffer);
-    held += (chunk as Buffer).length;
-    while (held >= size) {
-      const all = Buffer.concat(chunks);
-      yield all.subarray(0, size);
-      chunks = [all.subarray(size)];
-      held -= size;
+  try {
+    for await (const chunk of child.stdout) {
+      chunks.push(chunk as Buffer);
+      held += (chunk as Buffer).length;
+      while (held >= size) {
+        const all = Buffer.concat(chunks);
+        yield all.subarray(0, size);
+        chunks = [all.subarray(size)];
+        held -= size;
+      }
     }
+  } finally {
+    child.kill('SIGKILL');
   }
 }
 
@@ -119,17 +123,55 @@ async function forgetOldest(hash: string): Promise<void> {
   for (const { name } of aged.slice(0, names.length - KEPT)) await rm(bayFolder(hash, name), { force: true });
 }
 
-async function decode(hash: string, reel: Reel, part: FramePart, frame: number): Promise<void> {
-  await needRoom(bayFolder(hash));
-  let at = frame;
-  for await (const pixels of framesOf(reel, hash, frame)) await keep(hash, nameOf(part, at++), pixels);
-  if (at === frame)
-    throw unreadable(`frame ${frame} can’t be decoded: the file is damaged there, or only a part of one.`);
-  await forgetOldest(hash);
-}
+const damaged = (frame: number): Error =>
+  unreadable(`frame ${frame} can’t be decoded: the file is damaged there, or only a part of one.`);
 
-/** Runs that are being decoded: however many ask, each is decoded once. */
-const decoding = new Map<string, Promise<void>>();
+/** Frames that are being decoded one after another: each is there before the last of them is. */
+interface Run {
+  readonly frames: ReadonlyMap<number, Promise<void>>;
+  /** Nobody looks there any more. */
+  overtaken: boolean;
+}
+const running = new Map<string, Set<Run>>();
+/** Runs of one part at a time: whoever scrubs is past all but the last. */
+const MOST_RUNS = 2;
+
+/** Decodes frames from one on. */
+function startRun(hash: string, reel: Reel, part: FramePart, first: number): Run {
+  const count = reel.is === 'film' ? Math.min(RUN, countOf(reel) - first) : 1;
+  const frames = new Map<number, Promise<void>>();
+  const settle = new Map<number, { kept: () => void; lost: (error: unknown) => void }>();
+  for (let frame = first; frame < first + count; frame++) {
+    const promise = new Promise<void>((kept, lost) => settle.set(frame, { kept, lost }));
+    promise.catch(() => {});
+    frames.set(frame, promise);
+  }
+  const decode = async (): Promise<void> => {
+    await needRoom(bayFolder(hash));
+    let at = first;
+    for await (const pixels of framesOf(reel, hash, first)) {
+      await keep(hash, nameOf(part, at), pixels);
+      settle.get(at++)?.kept();
+      if (run.overtaken) break;
+    }
+    const lost = (frame: number): Error =>
+      run.overtaken ? new HttpError(409, 'Another frame is looked at by now.') : damaged(frame);
+    for (; at < first + count; at++) settle.get(at)!.lost(lost(at));
+    await forgetOldest(hash);
+  };
+  const key = `${hash} ${part}`;
+  const runs = running.get(key) ?? new Set();
+  const run: Run = { frames, overtaken: false };
+  running.set(key, runs.add(run));
+  for (const old of [...runs].slice(0, -MOST_RUNS)) old.overtaken = true;
+  void decode()
+    .catch((error: unknown) => settle.forEach(({ lost }) => lost(error)))
+    .finally(() => {
+      runs.delete(run);
+      if (runs.size === 0) running.delete(key);
+    });
+  return run;
+}
 
 /** One frame of a received file: raw RGBA, packed by gzip. */
 export async function receivedFrame(hash: string, part: FramePart, frame: number): Promise<Buffer> {
@@ -144,14 +186,10 @@ export async function receivedFrame(hash: string, part: FramePart, frame: number
   }
   const reel = (await reelsOf(hash))[part];
   if (!reel || frame >= countOf(reel)) throw new HttpError(404, 'The file has no such frame.');
-  // Runs begin at multiples, so that frames nearby wait for the same one.
-  const first = reel.is === 'film' ? frame - (frame % RUN) : frame;
-  const key = `${hash} ${part} ${first}`;
-  const work = decoding.get(key) ?? decode(hash, reel, part, first).finally(() => decoding.delete(key));
-  decoding.set(key, work);
-  await work;
+  // However many ask for it, and for those after it, it is decoded once.
+  const under = [...(running.get(`${hash} ${part}`) ?? [])].find(({ frames }) => frames.has(frame));
+  await (under ?? startRun(hash, reel, part, frame)).frames.get(frame);
   const decoded = await there();
-  if (!decoded)
-    throw unreadable(`frame ${frame} can’t be decoded: the file is damaged there, or only a part of one.`);
+  if (!decoded) throw damaged(frame);
   return decoded;
 }
