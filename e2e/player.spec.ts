@@ -9,6 +9,7 @@ import { evaluate, posterFrame } from '../src/core/scene';
 import { filledPiece } from '../src/server/filled-piece';
 import { pageOf, playerScript, reelOf } from '../src/server/player';
 import { three } from './pieces';
+import { hashOf } from './pixels';
 
 /** As much of the element as these tests use. */
 interface Player extends HTMLElement {
@@ -20,17 +21,6 @@ interface Player extends HTMLElement {
   readonly ended: boolean;
   play(): void;
   pause(): void;
-}
-
-/** A hash of 64 bits over pixels; the same code runs in the page, which sends it as text. */
-function hashOf(pixels: Uint8ClampedArray): string {
-  const words = new Uint32Array(pixels.buffer, pixels.byteOffset, pixels.byteLength / 4);
-  let [a, b] = [0x811c9dc5, 0x01000193];
-  for (let i = 0; i < words.length; i++) {
-    a = Math.imul(a ^ words[i]!, 0x01000193);
-    b = Math.imul(b ^ words[i]!, 0x85ebca6b) ^ (b >>> 15);
-  }
-  return `${words.length}:${a >>> 0}:${b >>> 0}`;
 }
 
 /** Pages by their paths, on a server of their own: another origin than Obelus. */

@@ -33,6 +33,7 @@ import { paint } from '../src/core/paint';
 import { evaluate } from '../src/core/scene';
 import { cubicBezier, CSS_EASE } from '../src/core/timing';
 import { seeded } from '../src/core/testing/families';
+import { hashOf } from './pixels';
 import { SVG_CASES, svgCase } from './svg-cases';
 
 /** The core's own painting code, made into one script for a bare page. */
@@ -46,17 +47,6 @@ const script = buildSync({
   write: false,
   format: 'iife',
 }).outputFiles[0]!.text;
-
-/** A hash of 64 bits over pixels, in two lanes of FNV-1a; the same code runs in the page, which sends it as text. */
-function hashOf(pixels: Uint8ClampedArray): string {
-  const words = new Uint32Array(pixels.buffer, pixels.byteOffset, pixels.byteLength / 4);
-  let [a, b] = [0x811c9dc5, 0x01000193];
-  for (let i = 0; i < words.length; i++) {
-    a = Math.imul(a ^ words[i]!, 0x01000193);
-    b = Math.imul(b ^ words[i]!, 0x85ebca6b) ^ (b >>> 15);
-  }
-  return `${words.length}:${a >>> 0}:${b >>> 0}`;
-}
 
 function onServer(list: DrawList, scale: number): Uint8ClampedArray {
   const canvas = createCanvas(Math.round(list.width * scale), Math.round(list.height * scale));

@@ -25,7 +25,7 @@ import { framesPerSecond } from '@/core/timing';
 import { closeConnection } from '../database';
 import { WRITE } from '../exports/formats';
 import { databaseOfItsOwn, freshProject, smallPiece } from '../testing';
-import { receivedFrame, takeFile } from '.';
+import { receivedFrame, takeFile, vectorsOf } from '.';
 
 const folder = mkdtempSync(join(tmpdir(), 'obelus-bay-'));
 process.env.OBELUS_DATA = folder;
@@ -145,6 +145,9 @@ test('vectors are told by what is in them, with their size, pace and length', as
   const lottie = await takeFile(await written({ format: 'lottie' }), 'a');
   expect(lottie).toMatchObject({ shows: 'lottie', width: WIDTH, height: HEIGHT, frames: 30 });
   expect(lottie.rate.numerator / lottie.rate.denominator).toBe(25);
+  expect((await vectorsOf(lottie.hash)).equals(await written({ format: 'lottie' }))).toBe(true);
+  const film = await takeFile(await written({ format: 'webm' }), 'c');
+  await expect(vectorsOf(film.hash)).rejects.toMatchObject({ status: 404 });
   expect(await takeFile(await written({ format: 'svg' }), 'b')).toMatchObject({
     ...{ shows: 'svg', width: WIDTH, height: HEIGHT, frames: 30 },
   });

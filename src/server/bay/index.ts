@@ -1,3 +1,2 @@
 export { receivedFrame } from './frames';
-export { BAY_BYTES, openExport, takeFile } from './receive';
-export { sourceOf } from './source';
+export { BAY_BYTES, openExport, takeFile, vectorsOf } from './receive';

@@ -232,6 +232,13 @@ export async function reelsOf(hash: string): Promise<Reels> {
   return reels;
 }
 
+/** The text of a received file of vectors, which the page plays; films are never read as a whole. */
+export async function vectorsOf(hash: string): Promise<Buffer> {
+  const { picture } = await reelsOf(hash);
+  if (picture.is !== 'vectors') throw new HttpError(404, 'The file holds no vectors.');
+  return readFile(await sourceOf(hash));
+}
+
 async function readAndKeep(hash: string, file: string): Promise<Read> {
   await mkdir(bayFolder(hash), { recursive: true });
   const found = await read(file, hash);
