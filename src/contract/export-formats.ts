@@ -17,7 +17,7 @@ export const TRANSPARENCIES = {
 export type Transparency = keyof typeof TRANSPARENCIES;
 
 /** What may be asked of some formats beyond size and frames. */
-export type FormatOption = 'quality' | 'plays' | 'number' | 'wordless';
+export type FormatOption = 'quality' | 'plays' | 'number' | 'wordless' | 'depth';
 
 /** What is known of a format in which a piece leaves. What writes it stands on the server, under the same id. */
 export interface ExportFormat {
@@ -135,7 +135,7 @@ export const EXPORT_FORMATS = {
     mediaType: 'application/zip',
     shows: 'sequence',
     transparencies: [...ALPHA, 'over', ...APART],
-    options: ['number'],
+    options: ['number', 'depth'],
     bits: [0.13, 0.41],
   },
   svg: {
@@ -195,7 +195,7 @@ export const EXPORT_FORMATS = {
     mediaType: 'image/png',
     shows: 'still',
     transparencies: [...ALPHA, 'over', ...APART],
-    options: [],
+    options: ['depth'],
     bits: [0.15, 0.55],
   },
   'still-webp': {
@@ -279,6 +279,10 @@ export const isSingle = ({ shows }: ExportFormat): boolean => shows === 'still' 
 
 /** Whether it is pictures or vectors that the edit bay can show; a page that paints the piece shows what the editor shows. */
 export const isWatched = ({ shows }: ExportFormat): boolean => shows !== 'table' && shows !== 'page';
+
+/** Whether a format holds 16 bits a channel of what leaves so. A straight fill is spread beyond its edges, eight bits deep. */
+export const isDeep = ({ options }: ExportFormat, transparency: Transparency): boolean =>
+  options.includes('depth') && transparency !== 'matte';
 
 /** Whether what leaves is two files: a fill and its matte. */
 export const isApart = (transparency: Transparency): boolean =>

@@ -6,6 +6,7 @@ import {
   FORMAT_IDS,
   formatOf,
   frameStep,
+  isDeep,
   isSingle,
   TRANSPARENCIES,
   type Transparency,
@@ -25,6 +26,8 @@ export const askedParts = {
   quality: z.enum(['high', 'small']).optional(),
   /** Whether players begin again at its end. */
   plays: z.enum(['once', 'again']).optional(),
+  /** Bits a channel: motion blur is a sum of many pictures, and holds more than eight. */
+  depth: z.enum(['8', '16']).optional(),
   /** Whether what a vector format has no word for is drawn frame by frame, or nothing is made then. */
   wordless: z.enum(['drawn', 'refused']).optional(),
 };
@@ -48,6 +51,8 @@ export const exportSettingsSchema = z
       fault('last', 'must be the first frame: this is a still');
     if (format.mostFrames && s.last - s.first >= format.mostFrames)
       fault('last', `is too far from the first frame: ${name} holds ${format.mostFrames} at most`);
+    if (s.depth === '16' && !isDeep(format, s.transparency ?? transparencies[0]))
+      fault('depth', `can’t be 16 bits in ${name}, ${TRANSPARENCIES[s.transparency ?? transparencies[0]]}`);
     if (s.transparency && !transparencies.includes(s.transparency))
       fault('transparency', `can’t be “${TRANSPARENCIES[s.transparency]}” in ${name}`);
   });
@@ -64,6 +69,7 @@ export const wholeSettings = (settings: ExportSettings): WholeExportSettings => 
   quality: settings.quality ?? 'high',
   plays: settings.plays ?? 'again',
   wordless: settings.wordless ?? 'drawn',
+  depth: settings.depth ?? '8',
   number: settings.number ?? settings.first,
 });
 

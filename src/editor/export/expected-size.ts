@@ -22,6 +22,9 @@ export function sizeInWords(bytes: number): string {
 /** The size at which bits a pixel were measured. */
 const MEASURED_AT = 0.5;
 
+/** How many times as large pictures of 16 bits a channel are: of the title, measured. */
+const DEEPER = 2;
+
 /** Pixels of all frames of a file. */
 function pixelsOf(piece: Piece, settings: WholeExportSettings): number {
   // Vectors are as large at every size.
@@ -42,7 +45,7 @@ export function expectedSize(
   const pixels = pixelsOf(piece, settings);
   const like = past.find(({ bytes, settings: asked }) => {
     const other = wholeSettings(asked);
-    const alike = (['format', 'transparency', 'quality'] as const).every(
+    const alike = (['format', 'transparency', 'quality', 'depth'] as const).every(
       (key) => other[key] === settings[key],
     );
     return bytes !== null && alike;
@@ -53,8 +56,7 @@ export function expectedSize(
       (like.framesTotal * pixelsOf(piece, { ...settings, scale: like.settings.scale, last: settings.first }));
     return `about ${sizeInWords(roughly(like.bytes! * share))}, by the last one`;
   }
-  const [least, most] = formatOf(settings.format).bits.map(
-    (bits) => (bits * pixels * (isApart(settings.transparency) ? 2 : 1)) / 8,
-  );
+  const times = (isApart(settings.transparency) ? 2 : 1) * (settings.depth === '16' ? DEEPER : 1);
+  const [least, most] = formatOf(settings.format).bits.map((bits) => (bits * pixels * times) / 8);
   return `about ${sizeInWords(roughly(least!))} to ${sizeInWords(roughly(most!))}`;
 }

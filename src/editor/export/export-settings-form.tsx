@@ -4,6 +4,7 @@ import {
   exportedFrames,
   fileSize,
   formatOf,
+  isDeep,
   isSingle,
   FORMAT_IDS,
   needsColour,
@@ -154,6 +155,20 @@ export function ExportSettingsForm({
             value={full.plays}
             choices={{ again: 'plays again', once: 'stays' }}
             onChange={(plays) => change({ plays })}
+          />
+        </Line>
+      )}
+      {isDeep(format, full.transparency) && (
+        <Line>
+          <span>Bits a channel</span>
+          <Segmented
+            label="Bits a channel"
+            value={full.depth}
+            choices={[
+              { id: '8', name: '8' },
+              { id: '16', name: '16, for motion blur' },
+            ]}
+            onChange={(depth) => change({ depth })}
           />
         </Line>
       )}

@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import {
   formatOf,
+  isDeep,
   isSentTo,
   isSingle,
   needsColour,
@@ -78,9 +79,10 @@ export function settingsFor(asked: Asked, length: number): ExportSettings {
 
 /** What is set with a part of it changed: another format has another usual way with what is transparent. */
 export function changedAsked(asked: Asked, part: Partial<Asked>): Asked {
-  const next = { ...asked, ...part };
+  const next: { -readonly [K in keyof Asked]: Asked[K] } = { ...asked, ...part };
   const { transparencies } = formatOf(next.format);
   if (!transparencies.includes(next.transparency ?? transparencies[0])) next.transparency = transparencies[0];
+  if (!isDeep(formatOf(next.format), next.transparency ?? transparencies[0])) delete next.depth;
   const fits = next.receiver !== null && isSentTo(next.receiver, wholeSettings(next));
   return fits ? next : { ...next, receiver: null };
 }

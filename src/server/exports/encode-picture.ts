@@ -11,6 +11,13 @@ export const pngOf = (bytes: Uint8Array, { width, height }: Size): Promise<Buffe
     .png()
     .toBuffer();
 
+/** PNG of raw RGBA of 16 bits a channel. */
+export const deepPngOf = (values: Uint16Array, { width, height }: Size): Promise<Buffer> =>
+  sharp(values, { raw: { width, height, channels: 4 }, limitInputPixels: false })
+    .toColourspace('rgb16')
+    .png()
+    .toBuffer();
+
 /** Lossless WebP of raw RGBA bytes. */
 export const webpOf = (bytes: Uint8Array, { width, height }: Size): Promise<Buffer> =>
   sharp(bytes, { raw: { width, height, channels: 4 }, limitInputPixels: false })

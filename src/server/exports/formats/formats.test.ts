@@ -18,7 +18,17 @@ import {
   type FormatId,
   type Transparency,
 } from '@/contract';
-import { addLayers, newPiece, updateStrokes, type Piece } from '@/core/document';
+import {
+  addLayers,
+  changed,
+  inkOf,
+  newPiece,
+  placementAbout,
+  newStroke,
+  updateStrokes,
+  type Piece,
+} from '@/core/document';
+import { corner } from '@/core/geometry';
 import { paint } from '@/core/paint';
 import { evaluate, posterFrame } from '@/core/scene';
 import { SAMPLE_PROJECT } from '../../../../demo';
@@ -392,3 +402,79 @@ test('what vectors have no word for is drawn frame by frame, or refused with its
     await written({ format, wordless: 'drawn' }, tapered);
   }
 });
+
+/** Straight RGBA of 16 bits of a PNG, read by ffmpeg. */
+function deepPixels(file: string): Uint16Array {
+  const args = ['-v', 'error', '-i', file, '-f', 'rawvideo', '-pix_fmt', 'rgba64le', '-'];
+  const bytes = execFileSync('ffmpeg', args, { maxBuffer: 1 << 28 });
+  return new Uint16Array(bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.length));
+}
+
+test('PNG of 16 bits: what stands is as in 8; motion blur has more steps than 8 bits hold, and rounds to the same', async () => {
+  const still = await written({ format: 'still-png', depth: '16' });
+  const own = straight(painted(6));
+  deepPixels(still.file).forEach((value, i) => {
+    if (own[i | 3]! > 0 && value !== own[i]! * 257) throw new Error(`${i}: ${value} for ${own[i]}`);
+  });
+  // A bar that moves 40 px while a shutter of half a turn is open 20 px of them: two ramps of 20 px (geometry).
+  const place = {
+    ...placementAbout({ x: 0, y: 0 }),
+    x: { keys: [0, 8].map((frame) => ({ frame, value: frame * 20, easing: { type: 'linear' as const } })) },
+  };
+  const bar = newStroke(
+    'bar',
+    'Bar',
+    { closed: false, points: [corner(40, 20), corner(40, 160)] },
+    inkOf(60, '#ffffff', { cap: 'flat' }),
+  );
+  const moving = changed<Piece>(
+    addLayers(newPiece('Blur', { width: 320, height: 180 }, piece.rate, 12), [{ ...bar, place }]),
+    { shutter: { angle: Math.PI, phase: 0 } },
+  );
+  const row = (pixels: ArrayLike<number>) =>
+    Array.from({ length: 320 }, (_, x) => pixels[(90 * 320 + x) * 4 + 3]!);
+  const fine = row(deepPixels((await written({ format: 'still-png', depth: '16' }, moving)).file));
+  const { file } = await written({ format: 'still-png', depth: '8' }, moving);
+  const coarse = row(await sharp(file).ensureAlpha().raw().toBuffer());
+  expect(Math.max(...fine.map((value, i) => Math.abs(value / 257 - coarse[i]!)))).toBeLessThan(1.6);
+  // In the ramps there are values that no eight bits have.
+  const ramp = fine.filter((value) => value > 0 && value < 65_535);
+  expect(ramp.filter((value) => value % 257 !== 0).length).toBeGreaterThan(ramp.length / 2);
+  // The ramp's slope: full over the way that the bar goes while the shutter is open, 10 px.
+  const from = fine.findIndex((value) => value > 0);
+  const whole = fine.findIndex((value) => value === 65_535);
+  expect(whole - from).toBeGreaterThanOrEqual(9);
+  expect(whole - from).toBeLessThanOrEqual(11);
+  expect(() =>
+    exportSettingsSchema.parse({
+      format: 'png',
+      depth: '16',
+      transparency: 'matte',
+      scale: 1,
+      first: 0,
+      last: 1,
+    }),
+  ).toThrow('16 bits');
+  expect(() =>
+    exportSettingsSchema.parse({ format: 'webm', depth: '16', scale: 1, first: 0, last: 1 }),
+  ).toThrow('16 bits');
+});
+
+test.each(['premultiplied', 'over', 'key'] as const)(
+  'PNG sequence of 16 bits, %s: to rounding what 8 bits have',
+  async (transparency) => {
+    const { file } = await written({ format: 'png', depth: '16', transparency, first: 5, last: 6 });
+    const parts = expected(6, transparency);
+    for (const [name, bytes] of Object.entries(unzipSync(readFileSync(file))).filter(([one]) =>
+      one.includes('0006'),
+    )) {
+      const picture = join(folder, 'deep.png');
+      writeFileSync(picture, bytes);
+      const want = parts[name.includes('/') ? name.split('/')[0]! : '']!;
+      let most = 0;
+      deepPixels(picture).forEach((value, i) => (most = Math.max(most, Math.abs(value / 257 - want[i]!))));
+      // Skia rounds what it lays over a colour in steps of its own.
+      expect({ name, most: most < 1.5 }).toEqual({ name, most: true });
+    }
+  },
+);

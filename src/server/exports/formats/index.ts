@@ -1,6 +1,7 @@
 import type { FormatId } from '@/contract';
-import { pngOf, webpOf } from '../encode-picture';
+import { webpOf } from '../encode-picture';
 import type { WriteFormat } from '../export-job';
+import { pictureFrames, pngFrames } from '../picture-frames';
 import { videoWriter, type Codec } from '../write-video';
 import { apng } from './apng';
 import { writeGif } from './gif';
@@ -33,8 +34,8 @@ export const WRITE: Readonly<Record<FormatId, WriteFormat>> = {
   png: writePngSequence,
   page: writePage,
   element: writeElement,
-  'still-png': stillWriter(pngOf),
-  'still-webp': stillWriter(webpOf),
+  'still-png': stillWriter(pngFrames),
+  'still-webp': stillWriter((piece, settings) => pictureFrames(piece, settings, webpOf)),
   svg: writeSvgFile,
   lottie: writeLottieFile,
   'still-svg': writeSvgFile,
