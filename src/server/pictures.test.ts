@@ -7,10 +7,14 @@ import { evaluate } from '@/core/scene';
 import { closeConnection, models } from './database';
 import { endHeavy, runHeavy } from './heavy';
 import { openPicture, PICTURE_LIMITS, storePicture } from './pictures';
-import { freshProject, smallPiece } from './testing';
+import { databaseOfItsOwn, freshProject, smallPiece } from './testing';
 
 afterAll(closeConnection);
-beforeAll(freshProject);
+beforeAll(async () => {
+  // Assets are counted: nobody else may put any beside them.
+  await databaseOfItsOwn();
+  await freshProject();
+});
 
 const image = (width: number, height: number, channels: 3 | 4 = 3) =>
   sharp({ create: { width, height, channels, background: { r: 200, g: 90, b: 40, alpha: 0.5 } } });
