@@ -82,10 +82,14 @@ export function deepFrames(piece: Piece, { scale, transparency, over }: WholeExp
       const whole = moments.length * 255;
       return leaves.map(([, leave]) => {
         const out = new Uint16Array(light.length);
+        // Most of a title is empty: what nothing is leaves as is reckoned once.
+        const nothing = leave(0, 0, 0, 0).map((value) => Math.round(value * FULL));
+        if (nothing.some((value) => value > 0)) for (let i = 0; i < out.length; i += 4) out.set(nothing, i);
         for (let i = 0; i < light.length; i += 4) {
           const sum = light[i + 3]!;
-          const straight = (c: number): number => (sum > 0 ? light[i + c]! / sum / 255 : 0);
-          const leaving = leave(straight(0), straight(1), straight(2), sum / whole);
+          if (sum === 0) continue;
+          const [r, g, b] = [light[i]! / sum / 255, light[i + 1]! / sum / 255, light[i + 2]! / sum / 255];
+          const leaving = leave(r, g, b, sum / whole);
           for (let c = 0; c < 4; c++) out[i + c] = Math.round(leaving[c]! * FULL);
         }
         return out;
