@@ -106,7 +106,7 @@ test('exports of all projects have a page: found, kept, compared, deleted, fetch
   await expect(rows).toHaveCount(2);
   const still = rows.filter({ hasText: '.png' });
   await expect(still).toContainText(/made from revision 1, now 2/);
-  await expect(still.locator('img')).toHaveJSProperty('complete', true);
+  await expect(still.locator('img')).toHaveJSProperty('naturalWidth', 640);
   await still.getByRole('button', { name: /for good/ }).click();
   await expect(still.getByRole('button', { name: /for good/ })).toHaveAttribute('aria-pressed', 'true');
 

@@ -3,11 +3,8 @@ import { rateSchema } from '@/core/timing';
 import { endpoint, hashSchema, idParams } from './endpoint';
 import { exportSettingsSchema } from './exports';
 
-/** A file as the edit bay received it: what is in it, read from the file itself. */
-const receivedSchema = z.strictObject({
-  hash: hashSchema,
-  name: z.string(),
-  bytes: z.number(),
+/** What is in a file, read from the file itself. */
+export const fileFactsSchema = z.strictObject({
   /** Pictures that are decoded here, or vectors that a page plays. */
   shows: z.enum(['frames', 'svg', 'lottie']),
   /** Whether a second picture says how much of the first is there. */
@@ -24,6 +21,13 @@ const receivedSchema = z.strictObject({
   tags: z.string().nullable(),
   /** What is odd about it, in words. */
   problems: z.array(z.string()),
+});
+
+/** A file as the edit bay received it. */
+const receivedSchema = fileFactsSchema.extend({
+  hash: hashSchema,
+  name: z.string(),
+  bytes: z.number(),
   /** The export it came from; null for files from outside. */
   export: z
     .strictObject({

@@ -1,5 +1,3 @@
-import type { Piece } from '@/core/document';
-import { posterFrame } from '@/core/scene';
 import { framesPerSecond } from '@/core/timing';
 import { clockOf, type Clock } from './clock';
 import { filledFrom, type GlyphBooks } from './filled';
@@ -185,7 +183,7 @@ export class ObelusPiece extends HTMLElement {
     }
     this.dispatchEvent(new Event('loadedmetadata'));
     const still = matchMedia('(prefers-reduced-motion: reduce)').matches;
-    if (still) this.frame = restingFrame(filled, (piece: Piece) => posterFrame(piece));
+    if (still) this.frame = restingFrame(filled);
     else if (this.hasAttribute('autoplay')) clock.play();
   }
 

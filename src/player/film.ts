@@ -1,6 +1,6 @@
 import type { Piece } from '@/core/document';
 import { steadyPainter } from '@/core/paint';
-import { evaluate } from '@/core/scene';
+import { evaluate, posterFrame } from '@/core/scene';
 
 /** A piece, and the frames of it that are played. */
 export interface Film {
@@ -47,7 +47,7 @@ export function screenOn(canvas: HTMLCanvasElement, { piece, over }: Film): Scre
 }
 
 /** The frame that is shown where nothing should move: the last of the hold, else the one that shows most. */
-export function restingFrame({ piece, first, last }: Film, posterFrame: (piece: Piece) => number): number {
+export function restingFrame({ piece, first, last }: Film): number {
   const frame = piece.hold ? Math.round(piece.hold.to) : posterFrame(piece);
   return Math.min(last, Math.max(first, frame));
 }

@@ -26,6 +26,15 @@ const ADDS: Verdict = [
   'Where ink should cover, choose a receiver that keeps alpha.',
 ];
 
+const HARD: Verdict = [
+  'Edges are hard: a pixel is there or not, and edges carry the colour they were laid over as a rim.',
+  'Lay them over the colour of the page where it will be seen, or export a format with alpha.',
+];
+const COVERS: Verdict = [
+  'The file has no alpha: it covers everything, its ground included.',
+  'Send a file with alpha, or a fill and its matte. Over black a layer that adds light will do.',
+];
+
 /** What becomes of each kind of file however it is taken: common practice, and the algebra of Porter & Duff 1984. */
 const VERDICTS: Readonly<Record<Nature, Partial<Readonly<Record<Way, Verdict>>>>> = {
   straight: {
@@ -49,27 +58,10 @@ const VERDICTS: Readonly<Record<Nature, Partial<Readonly<Record<Way, Verdict>>>>
       'For a layer that adds light send the piece over black, without alpha.',
     ],
   },
-  hard: {
-    straight: [
-      'Edges are hard: a pixel is there or not, and edges carry the colour they were laid over as a rim.',
-      'Lay them over the colour of the page where it will be seen, or export a format with alpha.',
-    ],
-    premultiplied: [
-      'Edges are hard: a pixel is there or not, and edges carry the colour they were laid over as a rim.',
-      'Lay them over the colour of the page where it will be seen, or export a format with alpha.',
-    ],
-    ignored: BLACK_GROUND,
-    light: ADDS,
-  },
+  hard: { straight: HARD, premultiplied: HARD, ignored: BLACK_GROUND, light: ADDS },
   opaque: {
-    straight: [
-      'The file has no alpha: it covers everything, its ground included.',
-      'Send a file with alpha, or a fill and its matte. Over black a layer that adds light will do.',
-    ],
-    premultiplied: [
-      'The file has no alpha: it covers everything, its ground included.',
-      'Send a file with alpha, or a fill and its matte. Over black a layer that adds light will do.',
-    ],
+    straight: COVERS,
+    premultiplied: COVERS,
     ignored: 'right',
     light: [
       'Only what is black adds nothing: over any other colour all of the picture is made brighter, and dark ink is not seen.',
@@ -101,7 +93,7 @@ const INK_OFF = 8;
 /** What of 255 a measure is, with one decimal. */
 const of255 = (value: number): string => `${Math.abs(value).toFixed(1)} of 255`;
 
-/** What the pixels say beside the kind of file: null where nothing was compared. */
+/** What the pixels say beside the kind of file: nothing where nothing was compared. */
 function measuredFindings(measured: Measured | null): Finding[] {
   if (!measured || measured.edges + measured.solid === 0) return [];
   const { fringe, ink, around, edges, solid } = measured;

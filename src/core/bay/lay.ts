@@ -3,6 +3,10 @@ import { needsMatte, type Way } from './ways';
 /** Pixels of a picture: RGBA, a byte each, straight or as a file has them. */
 export type Pixels = Uint8Array | Uint8ClampedArray;
 
+/** Brightness of the pixel that begins at a byte (ITU-R BT.709), of 255. */
+export const luma = (p: Pixels, i: number): number =>
+  0.2126 * p[i]! + 0.7152 * p[i + 1]! + 0.0722 * p[i + 2]!;
+
 /**
  * Lays a picture over a ground as a receiver does, by the algebra of Porter & Duff 1984.
  * @param picture its pixels as the file has them.
@@ -11,11 +15,9 @@ export type Pixels = Uint8Array | Uint8ClampedArray;
  * @param out where the result goes, opaque.
  */
 export function lay(way: Way, picture: Pixels, matte: Pixels | null, ground: Pixels, out: Pixels): void {
-  if (needsMatte(way) !== (matte !== null)) matte = null;
+  const by = needsMatte(way) ? matte : null;
   for (let i = 0; i < picture.length; i += 4) {
-    const alpha = matte
-      ? (0.2126 * matte[i]! + 0.7152 * matte[i + 1]! + 0.0722 * matte[i + 2]!) / 255
-      : picture[i + 3]! / 255;
+    const alpha = (by ? luma(by, i) : picture[i + 3]!) / 255;
     // What is taken of the picture, and what is left of the ground.
     const taken = way === 'straight' || way === 'matte' || way === 'light' ? alpha : 1;
     const left = way === 'light' ? 1 : way === 'ignored' ? 0 : 1 - alpha;

@@ -1,4 +1,4 @@
-import type { Pixels } from './lay';
+import { luma, type Pixels } from './lay';
 
 /** How a picture as it is received compares with the piece over the same ground; all of 255. */
 export interface Measured {
@@ -13,8 +13,6 @@ export interface Measured {
   readonly solid: number;
   readonly empty: number;
 }
-
-const luma = (p: Pixels, i: number): number => 0.2126 * p[i]! + 0.7152 * p[i + 1]! + 0.0722 * p[i + 2]!;
 
 /**
  * Compares what is received with what is wanted.

@@ -27,7 +27,7 @@ export function oklabOf(colour: string): Oklab {
 const held = (value: number): number => Math.min(1, Math.max(0, value));
 
 /** #rrggbb of red, green and blue, 0..1; what lies beyond is clipped channel by channel. */
-function hexOfRgb(...channels: readonly [r: number, g: number, b: number]): string {
+export function hexOfRgb(...channels: readonly [r: number, g: number, b: number]): string {
   const two = (share: number): string =>
     Math.round(held(share) * 255)
       .toString(16)

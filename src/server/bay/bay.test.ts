@@ -1,4 +1,4 @@
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gunzipSync } from 'node:zlib';
@@ -180,6 +180,35 @@ test('16 bits a channel, and names that say nothing, are read all the same', asy
   ]);
 });
 
+const flat = (width: number, height: number) =>
+  sharp({ create: { width, height, channels: 4, background: '#204060' } });
+/** An animated WebP of differing pictures, each of which stays so long, ms. */
+const staying = async (delay: number[]): Promise<Buffer> =>
+  sharp(
+    await Promise.all(
+      delay.map((_, i) =>
+        flat(8, 8)
+          .tint({ r: 80 * i, g: 90, b: 20 })
+          .png()
+          .toBuffer(),
+      ),
+    ),
+    {
+      join: { animated: true },
+    },
+  )
+    .webp({ delay, lossless: true })
+    .toBuffer();
+
+test('a file is read once: opened again it is as it was, though nothing of it is unpacked anew', async () => {
+  const bytes = await written({ format: 'prores', transparency: 'matte' });
+  const first = await takeFile(bytes, 'a.zip');
+  const extracted = join(folder, 'bay', first.hash, 'fill');
+  const { mtimeMs } = statSync(extracted);
+  expect(await takeFile(bytes, 'a.zip')).toEqual(first);
+  expect(statSync(extracted).mtimeMs).toBe(mtimeMs);
+});
+
 test('what can’t be shown is refused in words, and nothing of it is kept', async () => {
   const film = await written({ format: 'prores' });
   const secret = join(folder, 'secret.txt');
@@ -199,7 +228,15 @@ test('what can’t be shown is refused in words, and nothing of it is kept', asy
     ['an archive of words', zip({ 'read me.txt': strToU8('words') }), /neither films nor pictures/],
     ['a path out of the archive', outside, /damaged/],
     ['JSON of something else', Buffer.from('{"layers": 3}'), /no vector animation/],
-    ['half of JSON', Buffer.from('{"layers": ['), /no vector animation/],
+    ['half of JSON', Buffer.from('{"layers": ['), /not readable JSON/],
+    ['JSON without a size', Buffer.from('{"layers": []}'), /does not say its size/],
+    ['a picture wider than any frame', await flat(8200, 2).png().toBuffer(), /larger than 8192 px/],
+    ['a WebP wider than any frame', await flat(8200, 2).webp().toBuffer(), /larger than 8192 px/],
+    [
+      'pictures that stay for days',
+      await staying([1, ...Array<number>(5).fill(65_535)]),
+      /more than 324000 frames/,
+    ],
     ['SVG without a size', Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"/>'), /without a size/],
     ['half a WebP', (await written({ format: 'webp' })).subarray(0, 40), /part of a WebP|damaged/],
   ];

@@ -7,6 +7,7 @@ import sharp from 'sharp';
 import type { FramePart } from '@/contract';
 import { needRoom } from '../disk';
 import { HttpError } from '../http';
+import { MOST_PIXELS, MOST_SIDE } from './limits';
 import { ONLY_FILES } from './probe';
 import { reelsOf } from './receive';
 import { unreadable } from './refusal';
@@ -36,15 +37,8 @@ async function* filmFrames(film: Film, file: string, first: number): AsyncGenera
       ...(film.vp9 ? ['-c:v', 'libvpx-vp9'] : []),
       ...(before > 0 ? ['-ss', before.toFixed(6)] : []),
       ...['-i', file, '-frames:v', String(Math.min(RUN, times.length - first)), '-fps_mode', 'passthrough'],
-      ...[
-        '-sws_flags',
-        'bicubic+accurate_rnd+full_chroma_int',
-        '-f',
-        'rawvideo',
-        '-pix_fmt',
-        'rgba',
-        'pipe:1',
-      ],
+      ...['-sws_flags', 'bicubic+accurate_rnd+full_chroma_int'],
+      ...['-f', 'rawvideo', '-pix_fmt', 'rgba', 'pipe:1'],
     ],
     { stdio: ['ignore', 'pipe', 'ignore'], timeout: MOST_MS },
   );
@@ -69,13 +63,13 @@ async function* filmFrames(film: Film, file: string, first: number): AsyncGenera
 
 /** A picture as straight RGBA, eight bits a channel. */
 const rawPicture = (bytes: Buffer | string, page?: number): Promise<Buffer> =>
-  sharp(bytes, { limitInputPixels: false, ...(page !== undefined && { page, pages: 1 }) })
+  sharp(bytes, { limitInputPixels: MOST_PIXELS, ...(page !== undefined && { page, pages: 1 }) })
     .toColourspace('srgb')
     .ensureAlpha()
     .raw({ depth: 'uchar' })
     .toBuffer()
     .catch(() => {
-      throw unreadable('one of its pictures is damaged.');
+      throw unreadable(`one of its pictures is damaged, or has more than ${MOST_SIDE} × ${MOST_SIDE} px.`);
     });
 
 async function* framesOf(reel: Reel, hash: string, first: number): AsyncGenerator<Buffer> {

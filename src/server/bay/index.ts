@@ -1,2 +1,3 @@
 export { receivedFrame } from './frames';
-export { BAY_BYTES, openExport, takeFile, vectorsOf } from './receive';
+export { BAY_BYTES } from './limits';
+export { openExport, takeFile, vectorsOf } from './receive';

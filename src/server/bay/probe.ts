@@ -2,6 +2,7 @@ import { execFile } from 'node:child_process';
 import { promisify } from 'node:util';
 import { z } from 'zod';
 import type { Rate } from '@/core/timing';
+import { MOST_FRAMES, MOST_SIDE } from './limits';
 import { rateNear } from './rate-near';
 import { unreadable } from './refusal';
 
@@ -24,8 +25,8 @@ const probedSchema = z.object({
     .array(
       z.object({
         codec_name: z.string().default('unknown'),
-        width: z.number().int().min(1).max(16384),
-        height: z.number().int().min(1).max(16384),
+        width: z.number().int().min(1),
+        height: z.number().int().min(1),
         pix_fmt: z.string().default('unknown'),
         avg_frame_rate: z.string().default('0/0'),
         r_frame_rate: z.string().default('0/0'),
@@ -83,6 +84,9 @@ export async function probe(file: string): Promise<Probed> {
   const times = read.data.packets
     .map(({ pts_time, dts_time }) => Number(pts_time ?? dts_time ?? 0))
     .sort((a, b) => a - b);
+  if (stream.width > MOST_SIDE || stream.height > MOST_SIDE)
+    throw unreadable(`its frames are larger than ${MOST_SIDE} px a side.`);
+  if (times.length > MOST_FRAMES) throw unreadable(`it has more than ${MOST_FRAMES} frames.`);
   if (times.length === 0) throw unreadable('there are no frames in it.');
   const { codec_name, width, height, pix_fmt, color_range, color_space, color_transfer, color_primaries } =
     stream;

@@ -2,14 +2,16 @@ import { createHash, randomUUID } from 'node:crypto';
 import { mkdir, open, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
 import sharp from 'sharp';
 import { z } from 'zod';
-import { formatOf, frameStep, isWatched, type Received } from '@/contract';
+import { fileFactsSchema, formatOf, frameStep, isWatched, type Received } from '@/contract';
 import { cutText } from '@/core/document';
+import { MotionError, readLottieHead, type MotionHead } from '@/core/formats';
 import { framesPerSecond, rateSchema, type Rate } from '@/core/timing';
 import { models } from '../database';
 import { dataFolder } from '../data-folder';
 import { asDiskFull, needRoom } from '../disk';
 import { HttpError } from '../http';
 import { kindOfFile } from './kind';
+import { MOST_FILM, MOST_FRAMES, MOST_SIDE, MOST_VECTORS } from './limits';
 import { probe, type Probed } from './probe';
 import { reelsSchema, type Reel, type Reels } from './reel';
 import { rateNear } from './rate-near';
@@ -17,22 +19,15 @@ import { unreadable } from './refusal';
 import { bayFolder, sourceOf } from './source';
 import { openZip } from './zip-entries';
 
-/** Most bytes of a file from outside. */
-export const BAY_BYTES = 512 * 1024 * 1024;
-/** Most bytes of one film within an archive. */
-const MOST_FILM = 4 * 1024 * 1024 * 1024;
-/** Vectors are read by the page as a whole. */
-const MOST_VECTORS = 64 * 1024 * 1024;
 /** What is assumed of files that don't say how quick they are. */
 const PLAIN_RATE: Rate = { numerator: 25, denominator: 1 };
 /** How far, s, times of frames may be off an even pace: some containers keep whole milliseconds, GIF hundredths. */
 const EVEN = 0.011;
 
-type Facts = Omit<Received, 'hash' | 'name' | 'bytes' | 'export'>;
-interface Read {
-  readonly facts: Facts;
-  readonly reels: Reels;
-}
+/** What is read of a file once: facts for people, and how its frames are decoded. */
+const keptSchema = z.strictObject({ facts: fileFactsSchema, reels: reelsSchema });
+type Read = z.infer<typeof keptSchema>;
+type Facts = Read['facts'];
 
 function unevenness({ times }: Probed): string[] {
   if (times.length < 3) return [];
@@ -90,10 +85,13 @@ async function pictureFacts(
     .catch(() => {
       throw unreadable('its pictures are damaged.');
     });
+  const [width, height] = [info.width, info.pageHeight ?? info.height];
+  if (width > MOST_SIDE || height > MOST_SIDE)
+    throw unreadable(`its pictures are larger than ${MOST_SIDE} px a side.`);
   return {
     ...{ shows: 'frames', hasMatte, frames, rate, tags: null, problems: [] },
-    width: info.width,
-    height: info.pageHeight ?? info.height,
+    width,
+    height,
     codec: info.format,
     pixels: `${info.channels} × ${info.depth === 'ushort' ? 16 : 8} bits`,
     alpha: info.hasAlpha,
@@ -109,9 +107,12 @@ async function readWebp(file: string): Promise<Read> {
   // A picture that stays longer than the quickest is as many frames.
   const quickest = Math.min(...(delay ?? []));
   const moves = pages > 1 && delay !== undefined && quickest > 0;
-  const shown = moves
-    ? delay.flatMap((ms, page) => Array<number>(Math.round(ms / quickest)).fill(page))
-    : Array.from({ length: pages }, (_, page) => page);
+  const counts = Array.from({ length: pages }, (_, page) =>
+    moves ? Math.round(delay[page]! / quickest) : 1,
+  );
+  if (counts.reduce((sum, count) => sum + count, 0) > MOST_FRAMES)
+    throw unreadable(`its pictures stay so long that it has more than ${MOST_FRAMES} frames.`);
+  const shown = counts.flatMap((count, page) => Array<number>(count).fill(page));
   const rate = moves ? rateNear((shown.length * 1000) / delay.reduce((sum, ms) => sum + ms, 0)) : PLAIN_RATE;
   const facts = await pictureFacts(file, shown.length, false, rate);
   return { facts, reels: { picture: { is: 'webp', pages: shown }, matte: null } };
@@ -159,34 +160,29 @@ async function readZip(file: string, hash: string): Promise<Read> {
   }
 }
 
-const lottieSchema = z.looseObject({
-  w: z.number().positive(),
-  h: z.number().positive(),
-  fr: z.number().positive(),
-  ip: z.number(),
-  op: z.number(),
-  layers: z.array(z.unknown()),
-});
+function headOfLottie(text: string): MotionHead {
+  try {
+    return readLottieHead(text);
+  } catch (error) {
+    throw unreadable(error instanceof MotionError ? lowered(error.message) : 'it can’t be read.');
+  }
+}
+/** A sentence as the rest of one. */
+const lowered = (words: string): string => words[0]!.toLowerCase() + words.slice(1);
 
 async function readVectors(file: string, kind: 'svg' | 'json'): Promise<Read> {
-  const { size } = await stat(file);
-  if (size > MOST_VECTORS) throw unreadable('vectors of more than 64 MB are too much for a page.');
+  const { size: bytes } = await stat(file);
+  if (bytes > MOST_VECTORS) throw unreadable('vectors of more than 64 MB are too much for a page.');
   const text = (await readFile(file)).toString('utf8');
   const plain = { hasMatte: false, pixels: '', alpha: true, tags: null, problems: [] };
   const reels: Reels = { picture: { is: 'vectors' }, matte: null };
   if (kind === 'json') {
-    let data: unknown = null;
-    try {
-      data = JSON.parse(text);
-    } catch {
-      // What can't be parsed is no animation either.
-    }
-    const read = lottieSchema.safeParse(data);
-    if (!read.success) throw unreadable('it is no vector animation JSON.');
-    const { w, h, fr, ip, op } = read.data;
-    const rate = rateNear(fr);
-    const size = { width: Math.round(w), height: Math.round(h), frames: Math.max(1, Math.round(op - ip)) };
-    return { facts: { ...plain, ...size, rate, shows: 'lottie', codec: 'Lottie' }, reels };
+    const { width, height, framesPerSecond: perSecond, frames } = headOfLottie(text);
+    const size = { width: Math.round(width), height: Math.round(height), frames };
+    return {
+      facts: { ...plain, ...size, rate: rateNear(perSecond), shows: 'lottie', codec: 'Lottie' },
+      reels,
+    };
   }
   const head = /<svg\b[^>]*>/i.exec(text)?.[0] ?? '';
   const box = /viewBox\s*=\s*["']\s*[-\d.e]+[\s,]+[-\d.e]+[\s,]+([\d.e]+)[\s,]+([\d.e]+)/i.exec(head);
@@ -202,8 +198,8 @@ async function readVectors(file: string, kind: 'svg' | 'json'): Promise<Read> {
     1,
     Math.round(Math.min(600, Math.max(0, ...seconds)) * framesPerSecond(PLAIN_RATE)),
   );
-  const size2 = { width: Math.round(width), height: Math.round(height), frames };
-  return { facts: { ...plain, ...size2, rate: PLAIN_RATE, shows: 'svg', codec: 'SVG' }, reels };
+  const size = { width: Math.round(width), height: Math.round(height), frames };
+  return { facts: { ...plain, ...size, rate: PLAIN_RATE, shows: 'svg', codec: 'SVG' }, reels };
 }
 
 async function read(file: string, hash: string): Promise<Read> {
@@ -222,30 +218,35 @@ async function read(file: string, hash: string): Promise<Read> {
   return kind === 'media' ? readFilm(file) : readVectors(file, kind);
 }
 
-const KEPT = 'reels.json';
+const KEPT = 'read.json';
 
-/** The reels of a received file, as they were found when it was read. */
-export async function reelsOf(hash: string): Promise<Reels> {
+/** What was read of a file, as it was kept; null where it was not yet. */
+async function kept(hash: string): Promise<Read | null> {
   const text = await readFile(bayFolder(hash, KEPT), 'utf8').catch(() => null);
-  if (text !== null) return reelsSchema.parse(JSON.parse(text));
-  const { reels } = await readAndKeep(hash, await sourceOf(hash));
-  return reels;
+  return text === null ? null : keptSchema.parse(JSON.parse(text));
 }
+
+/** What is in a file: as it was read once, or read now and kept. */
+async function readOnce(hash: string, file: string): Promise<Read> {
+  const before = await kept(hash);
+  if (before) return before;
+  await mkdir(bayFolder(hash), { recursive: true });
+  const found = await read(file, hash);
+  const part = bayFolder(hash, randomUUID());
+  await writeFile(part, JSON.stringify(found));
+  await rename(part, bayFolder(hash, KEPT));
+  return found;
+}
+
+/** The reels of a received file. */
+export const reelsOf = async (hash: string): Promise<Reels> =>
+  ((await kept(hash)) ?? (await readOnce(hash, await sourceOf(hash)))).reels;
 
 /** The text of a received file of vectors, which the page plays; films are never read as a whole. */
 export async function vectorsOf(hash: string): Promise<Buffer> {
   const { picture } = await reelsOf(hash);
   if (picture.is !== 'vectors') throw new HttpError(404, 'The file holds no vectors.');
   return readFile(await sourceOf(hash));
-}
-
-async function readAndKeep(hash: string, file: string): Promise<Read> {
-  await mkdir(bayFolder(hash), { recursive: true });
-  const found = await read(file, hash);
-  const part = bayFolder(hash, randomUUID());
-  await writeFile(part, JSON.stringify(found.reels));
-  await rename(part, bayFolder(hash, KEPT));
-  return found;
 }
 
 /** Takes a file from outside in; it lies in the bay until that is tidied. */
@@ -256,7 +257,7 @@ export async function takeFile(bytes: Buffer, name: string): Promise<Received> {
     await mkdir(bayFolder(hash), { recursive: true });
     await needRoom(dataFolder(), bytes.length);
     await writeFile(file, bytes);
-    const { facts } = await readAndKeep(hash, file);
+    const { facts } = await readOnce(hash, file);
     return { ...facts, hash, name: cutText(name, 200) || 'file', bytes: bytes.length, export: null };
   } catch (error) {
     await rm(bayFolder(hash), { recursive: true, force: true });
@@ -273,7 +274,7 @@ export async function openExport(id: string): Promise<Received> {
   const format = formatOf(settings.format);
   if (!isWatched(format)) throw unreadable('there are no pictures in it.');
   const file = await sourceOf(hash);
-  const { facts } = await readAndKeep(hash, file);
+  const { facts } = await readOnce(hash, file);
   const step = frameStep(format, document.rate);
   const { numerator, denominator } = rateSchema.parse(document.rate);
   const rate = { numerator, denominator: denominator * step };

@@ -1,4 +1,4 @@
-import { cutName, DEFAULT_INK, type Ink } from '../../document';
+import { cutName } from '../../document';
 import {
   compose,
   IDENTITY,
@@ -10,18 +10,15 @@ import {
   type Matrix,
   type Path,
 } from '../../geometry';
-import { isKeyed, keysOf, mapValues, valueAt, type Animated } from '../../timing';
+import { isKeyed, type Animated } from '../../timing';
 import { seenBetween, type MovingStroke, type MovingWindow } from '../moving';
+import type { Reading } from './reading';
 import { pathOfShape } from './shapes';
-import { animatedBy, firstNumbers, isItem, isMoving, itemsOf, numberOf, textOf, type Item } from './values';
+import { inkOfStyle, windowOf } from './styles';
+import { firstNumbers, isItem, isMoving, itemsOf, numberOf, textOf, type Item } from './values';
 
 /** What was read of a vector animation. */
-export interface ReadMotion {
-  readonly width: number;
-  readonly height: number;
-  readonly framesPerSecond: number;
-  /** How long it is, in its own frames. */
-  readonly frames: number;
+export interface ReadMotion extends MotionHead {
   readonly strokes: readonly MovingStroke[];
   /** In words, what the file holds that did not come in, each once. */
   readonly leftOut: readonly string[];
@@ -45,27 +42,14 @@ const SHAPES_LEFT_OUT: Readonly<Record<string, string>> = {
   fl: 'fills',
   gf: 'fills',
   sr: 'stars',
-  rp: 'repeaters',
-  mm: 'merged paths',
+  rp: 'shapes that are repeated',
+  mm: 'combined paths',
   rd: 'rounded corners',
-  pb: 'puckered paths',
-  zz: 'zigzags',
-  tw: 'twists',
+  pb: 'paths that are bent',
+  zz: 'paths that are bent',
+  tw: 'paths that are bent',
   op: 'offset paths',
 };
-const CAPS = { 1: 'flat', 2: 'round', 3: 'square' } as const;
-const JOINS = { 1: 'miter', 2: 'round', 3: 'bevel' } as const;
-
-interface Reading {
-  /** The frame that counts as 0 in what is read now. */
-  readonly from: number;
-  /** When the layers that it lies in come and go, from that frame; null where they are always there. */
-  readonly seen: readonly [from: number | null, to: number | null];
-  readonly leftOut: Set<string>;
-  readonly strokes: MovingStroke[];
-  readonly assets: ReadonlyMap<string, Item>;
-}
-
 /** Where something stands: anchor, scale, rotation and position of a transform (Lottie 1.0, Transform), as they are at first. */
 function placeOf(transform: unknown, leftOut: Set<string>): Matrix {
   if (!isItem(transform)) return IDENTITY;
@@ -86,62 +70,6 @@ function placeOf(transform: unknown, leftOut: Set<string>): Matrix {
 }
 
 const WHOLE: MovingWindow = { head: 1, tail: 0, slide: 0 };
-
-/** The part of a path that a trim leaves (Lottie 1.0, Trim path). */
-function windowOf(trim: Item, { from, leftOut }: Reading): MovingWindow {
-  const share = (property: unknown, otherwise: number) =>
-    animatedBy(property, from, ([v = 0]) => v / 100, otherwise);
-  const [start, end] = [share(trim.s, 0), share(trim.e, 1)];
-  const slide = animatedBy(trim.o, from, ([v = 0]) => v / 360, 0);
-  if (trim.m === 2) leftOut.add('trims that go through several paths one after another');
-  // Whichever is greater is the head; where they change places neither is.
-  const frames = [...keysOf(start), ...keysOf(end)].map(({ frame }) => frame);
-  const apart = (frames.length > 0 ? frames : [0]).map((at) => valueAt(end, at) - valueAt(start, at));
-  if (apart.every((v) => v >= 0)) return { head: end, tail: start, slide };
-  if (!apart.every((v) => v <= 0)) leftOut.add('trims whose ends pass one another');
-  return { head: start, tail: end, slide };
-}
-
-const hexOf = (numbers: readonly number[]): string =>
-  `#${[0, 1, 2]
-    .map((i) =>
-      Math.round(Math.min(1, Math.max(0, numbers[i] ?? 0)) * 255)
-        .toString(16)
-        .padStart(2, '0'),
-    )
-    .join('')}`;
-
-/** The ink of a stroke style; gradients as their first colour. */
-function inkOfStyle(style: Item, scale: number, opacity: number, { from, leftOut }: Reading): Ink {
-  const isGradient = style.ty === 'gs';
-  if (isGradient) leftOut.add('gradients along strokes');
-  const [, r = 0, g = 0, b = 0] = isGradient ? firstNumbers(isItem(style.g) ? style.g.k : null, []) : [];
-  if (isMoving(style.o)) leftOut.add('opacity that changes');
-  const dashes = itemsOf(style.d);
-  const pattern = dashes
-    .filter(({ n }) => n === 'd' || n === 'g')
-    .map(({ v }) => Math.max(0, firstNumbers(v, [0])[0]! * scale));
-  const phase = dashes.find(({ n }) => n === 'o');
-  return {
-    ...DEFAULT_INK,
-    width: mapValues(
-      animatedBy(style.w, from, ([w = 1]) => Math.max(0, w), 1),
-      (w) => Math.min(4000, w * scale),
-    ),
-    colour: isGradient ? hexOf([r, g, b]) : animatedBy(style.c, from, hexOf, '#ede6d8'),
-    opacity: Math.min(1, Math.max(0, ((firstNumbers(style.o, [100])[0] ?? 100) / 100) * opacity)),
-    cap: CAPS[style.lc as keyof typeof CAPS] ?? 'flat',
-    join: JOINS[style.lj as keyof typeof JOINS] ?? 'miter',
-    ...(pattern.some((n) => n > 0) && {
-      dashes: {
-        ...{ pattern: pattern.slice(0, 24).map((n) => Math.min(4000, n)), unit: 'px' as const },
-        phase: animatedBy(phase?.v, from, ([v = 0]) => v * scale, 0),
-        ...{ flow: 'stay' as const, speed: { value: 0, unit: 'px' as const, seamless: false } },
-        ...{ fit: false, corners: false, grow: 0 },
-      },
-    }),
-  };
-}
 
 interface Traced {
   readonly path: Path;
@@ -272,13 +200,17 @@ function readLayers(
   }
 }
 
-/**
- * Reads the strokes of a vector animation (Lottie 1.0) with their trims as heads and tails.
- * @throws MotionError in words where it is none, or holds too much.
- */
-export function readLottie(source: string): ReadMotion {
-  if (source.length > MOST_CHARACTERS)
-    throw new MotionError(`The file holds more than ${MOST_CHARACTERS / 1e6} million characters.`);
+/** What a vector animation says of itself before anything is drawn. */
+export interface MotionHead {
+  readonly width: number;
+  readonly height: number;
+  readonly framesPerSecond: number;
+  /** How long it is, in its own frames. */
+  readonly frames: number;
+}
+
+/** A file as it is read, and what it says of itself. */
+function opened(source: string): { readonly file: Item; readonly head: MotionHead } {
   let file: unknown;
   try {
     file = JSON.parse(source);
@@ -290,16 +222,27 @@ export function readLottie(source: string): ReadMotion {
   const framesPerSecond = numberOf(file.fr, 0);
   if (!(width > 0 && height > 0 && framesPerSecond > 0))
     throw new MotionError('It does not say its size and rate.');
-  const [from, end] = [numberOf(file.ip, 0), numberOf(file.op, 0)];
+  const frames = Math.max(1, Math.round(numberOf(file.op, 0) - numberOf(file.ip, 0)));
+  return { file, head: { width, height, framesPerSecond, frames } };
+}
+
+/** Size, rate and length of a vector animation (Lottie 1.0). @throws MotionError in words where it is none. */
+export const readLottieHead = (source: string): MotionHead => opened(source).head;
+
+/**
+ * Reads the strokes of a vector animation (Lottie 1.0) with their trims as heads and tails.
+ * @throws MotionError in words where it is none, or holds too much.
+ */
+export function readLottie(source: string): ReadMotion {
+  if (source.length > MOST_CHARACTERS)
+    throw new MotionError(`The file holds more than ${MOST_CHARACTERS / 1e6} million characters.`);
+  const { file, head } = opened(source);
   const leftOut = new Set<string>();
   const strokes: MovingStroke[] = [];
   const assets = new Map(itemsOf(file.assets).map((asset) => [String(asset.id), asset]));
-  readLayers(itemsOf(file.layers), IDENTITY, end, 0, { from, seen: [null, null], leftOut, strokes, assets });
-  return {
-    ...{ width, height, framesPerSecond, frames: Math.max(1, Math.round(end - from)) },
-    strokes,
-    leftOut: [...leftOut],
-  };
+  const reading: Reading = { from: numberOf(file.ip, 0), seen: [null, null], leftOut, strokes, assets };
+  readLayers(itemsOf(file.layers), IDENTITY, numberOf(file.op, 0), 0, reading);
+  return { ...head, strokes, leftOut: [...leftOut] };
 }
 
 /** Whether any part of a stroke's window follows keys. */

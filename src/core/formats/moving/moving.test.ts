@@ -197,7 +197,7 @@ test('CSS: keyframes by class and by style, delays, fills, reverse, and what has
   ]);
 });
 
-/** A file of one shape layer. */
+/** A file of one layer of shapes. */
 const lottie = (shapes: object[], more: object = {}, file: object = {}): string =>
   JSON.stringify({
     ...{ v: '5.7.0', fr: 30, ip: 0, op: 60, w: 400, h: 300 },
@@ -318,7 +318,7 @@ test('Lottie: what can’t come in is named, and files that are none are refused
   expect(read.leftOut).toEqual(
     expect.arrayContaining([
       'movement, turning and growing of layers',
-      'repeaters',
+      'shapes that are repeated',
       'gradients along strokes',
     ]),
   );
