@@ -174,11 +174,11 @@ export function ExportSettingsForm({
       )}
       {format.options.includes('wordless') && (
         <Line>
-          <span>No word for it</span>
+          <span>Beyond the format</span>
           <Segmented
             label="What the format has no word for"
             value={full.wordless}
-            choices={{ drawn: 'drawn frame by frame', refused: 'not made then' }}
+            choices={{ drawn: 'drawn frame by frame', refused: 'refused' }}
             onChange={(wordless) => change({ wordless })}
           />
         </Line>
