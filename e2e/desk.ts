@@ -70,6 +70,15 @@ export class Desk {
     return this.score.locator(`[data-row="${index}"]`);
   }
 
+  /** Sets a text as lettering in the middle of the piece, which is selected then. */
+  async setText(text: string): Promise<void> {
+    await this.step('Trace');
+    await this.page.getByRole('button', { name: 'Set type' }).first().click();
+    await this.page.getByLabel('Text to set', { exact: true }).fill(text);
+    await this.page.keyboard.press('Enter');
+    await expect(this.page.getByRole('row', { name: text })).toBeVisible();
+  }
+
   step(name: 'Set up' | 'Trace' | 'Ink' | 'Time'): Promise<void> {
     return this.page.getByRole('radio', { name, exact: true }).click();
   }

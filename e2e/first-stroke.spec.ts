@@ -143,3 +143,34 @@ test('projects and pieces: rename, duplicate, delete with undo', async ({ page }
   await page.getByRole('status').getByRole('button', { name: 'Undo' }).first().click();
   await expect(project.locator('[data-piece]')).toHaveCount(2);
 });
+
+test('six presses and a word: it writes itself and is downloaded', async ({ page }) => {
+  await page.goto('/');
+  const sample = page.getByRole('region', { name: 'Saltmarsh Almanac' });
+  await sample.getByRole('button', { name: 'New piece' }).click();
+  await page.getByRole('button', { name: 'Create' }).click();
+  await expect(page.getByLabel('Word to write')).toBeFocused();
+  await page.keyboard.type('Ebb');
+  await page.keyboard.press('Enter');
+  // It plays by itself as soon as it is written.
+  await expect(page.getByRole('button', { name: 'Stop', exact: true })).toBeVisible();
+  await expect(page.getByRole('row', { name: /^1 E/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Export' }).click();
+  await page.getByRole('button', { name: 'Start export' }).click();
+  const done = page.locator('li[data-status="done"]');
+  await expect(done).toBeVisible({ timeout: 50_000 });
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    done.getByRole('link', { name: 'Download' }).click(),
+  ]);
+  // Nothing is there at first; at the end all of the word is.
+  const alpha = (frame: number) =>
+    execFileSync('ffmpeg', [
+      ...['-v', 'error', '-c:v', 'libvpx-vp9', '-i', `${file}`],
+      ...['-vf', `select=eq(n\\,${frame}),alphaextract,scale=96:54:flags=area`, '-frames:v', '1'],
+      ...['-f', 'rawvideo', '-pix_fmt', 'gray', '-'],
+    ]);
+  const file = await download.path();
+  expect(Math.max(...alpha(0))).toBeLessThan(8);
+  expect(alpha(99).filter((v) => v > 60).length).toBeGreaterThan(60);
+});

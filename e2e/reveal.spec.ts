@@ -9,20 +9,13 @@ import { blank, three } from './pieces';
 const whole = async (desk: Desk): Promise<Piece> => (await desk.savedDocument()) as unknown as Piece;
 const step = (page: Page, name: string) => page.getByRole('radio', { name, exact: true }).click();
 
-async function setWord(page: Page, text: string): Promise<void> {
-  await step(page, 'Underlay');
-  await page.getByLabel('Text to set').fill(text);
-  await page.keyboard.press('Enter');
-  await expect(page.getByRole('row', { name: text })).toBeVisible();
-}
-
 test('lettering writes itself in one press, wholly uncovered; its text changed, letters that stay keep their timing', async ({
   page,
 }) => {
   // Three words are traced and fitted, each within seconds of its own.
   test.setTimeout(60_000);
   const desk = await openNew(page, blank('Writes'));
-  await setWord(page, 'Tide');
+  await desk.setText('Tide');
   const unwritten = await whole(desk);
   await step(page, 'Reveal');
   await page.getByRole('button', { name: 'Let it write itself' }).click();
@@ -64,7 +57,7 @@ test('lettering writes itself in one press, wholly uncovered; its text changed, 
   await page.keyboard.press('Shift+ArrowRight');
   const timed = frames(await whole(desk));
   await page.getByRole('row', { name: 'Tide', exact: true }).getByRole('rowheader').click();
-  await step(page, 'Underlay');
+  await step(page, 'Trace');
   await page.getByRole('textbox', { name: 'Text', exact: true }).fill('Tides');
   await expect.poll(async () => strokesOf(await whole(desk)).length).toBeGreaterThan(strokesOf(first).length);
   const grown = await whole(desk);
@@ -124,7 +117,7 @@ test('anything is seen through others: by shape or brightness, inverted, soft; a
 
 test('bare spots are found, named, and mended by one press that can be undone', async ({ page }) => {
   const desk = await openNew(page, blank('Spots'));
-  await setWord(page, 'Ebb');
+  await desk.setText('Ebb');
   await step(page, 'Reveal');
   await page.getByRole('button', { name: 'Let it write itself' }).click();
   await expect(page.locator('[data-bare]')).toHaveText('0');
@@ -149,7 +142,7 @@ test('letters that touch each have strokes of their own, in the order in which t
   page,
 }) => {
   const desk = await openNew(page, blank('Touching'));
-  await setWord(page, 'KAYAK');
+  await desk.setText('KAYAK');
   await step(page, 'Reveal');
   await page.getByRole('button', { name: 'Let it write itself' }).click();
   await expect(page.locator('[data-bare]')).toHaveText('0');

@@ -110,10 +110,7 @@ test('a nested piece that is out of step is put right where it is', async ({ pag
 
 test('a trace that is stopped lets others go on', async ({ page }) => {
   const desk = await openNew(page, blank('Stopped'));
-  await step(page, 'Underlay');
-  await page.getByLabel('Text to set').fill('Estuary');
-  await page.keyboard.press('Enter');
-  await expect(page.getByRole('row', { name: 'Estuary' })).toBeVisible();
+  await desk.setText('Estuary');
   await step(page, 'Trace');
   await page.getByRole('button', { name: /Find the strokes/ }).click();
   await page.getByRole('button', { name: /^(Stop|Leave it)$/ }).click();

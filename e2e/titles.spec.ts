@@ -16,7 +16,7 @@ test('a layout is put in, its fields filled, its lines keep to the text; kept as
   const desk = await openNew(page, blank('Strip'));
   await step(page, 'Set up');
   // An empty piece offers the layouts at once.
-  const strip = page.getByRole('button', { name: /Insert “Boxed name strip”|^Boxed name strip$/ });
+  const strip = page.locator('[data-layout]', { hasText: 'Boxed name strip' });
   await strip.click();
   await expect(page.getByRole('row', { name: 'Group Boxed name strip' })).toBeVisible();
   const before = await whole(desk);
@@ -73,10 +73,7 @@ test('text slides out of a line by words, is underlined and boxed; what is drawn
   page,
 }) => {
   const desk = await openNew(page, blank('Words'));
-  await step(page, 'Underlay');
-  await page.getByLabel('Text to set').fill('Spring tide');
-  await page.keyboard.press('Enter');
-  await expect(page.getByRole('row', { name: 'Spring tide' })).toBeVisible();
+  await desk.setText('Spring tide');
   await step(page, 'Reveal');
   await desk.showFrame(5);
   await page.getByRole('button', { name: 'Come and go' }).click();
@@ -114,7 +111,7 @@ test('text slides out of a line by words, is underlined and boxed; what is drawn
   expect(texts(boxed)[0]).toMatchObject({ blend: 'xor' });
   // One text to edit, and all of it follows.
   await page.getByRole('row', { name: 'Spring tide', exact: true }).getByRole('rowheader').click();
-  await step(page, 'Underlay');
+  await step(page, 'Trace');
   await page.getByRole('textbox', { name: 'Text', exact: true }).fill('Ebb');
   await expect
     .poll(async () => {
@@ -131,10 +128,7 @@ test('the proof lists what a viewer would stumble over, goes to its place and fr
   page,
 }) => {
   const desk = await openNew(page, { ...blank('Proof'), over: '#000000' });
-  await step(page, 'Underlay');
-  await page.getByLabel('Text to set').fill('Six words that want some time');
-  await page.keyboard.press('Enter');
-  await expect(page.getByRole('row', { name: 'Six words that want some time' })).toBeVisible();
+  await desk.setText('Six words that want some time');
   await type(page.getByLabel('X', { exact: true }), '400');
   await page.getByRole('button', { name: /^Colour: #/ }).click();
   await type(page.getByRole('textbox', { name: 'Hex' }), '#333333');

@@ -13,19 +13,11 @@ const strokes = async (desk: Desk): Promise<Stroke[]> =>
 const button = (page: Page, name: string | RegExp) =>
   page.getByRole('button', { name, exact: typeof name === 'string' });
 
-async function setWord(desk: Desk, text: string): Promise<void> {
-  const { page } = desk;
-  await page.getByRole('radio', { name: 'Underlay', exact: true }).click();
-  await page.getByLabel('Text to set').fill(text);
-  await page.keyboard.press('Enter');
-  await expect(page.getByRole('row', { name: text })).toBeVisible();
-}
-
 test('a word is set, its strokes are found, used, and found again after a change, keeping what a hand did', async ({
   page,
 }) => {
   const desk = await openNew(page, blank('Word'));
-  await setWord(desk, 'Tide');
+  await desk.setText('Tide');
   await desk.step('Trace');
   await button(page, 'Find the strokes').click();
   await expect(page.getByText(/strokes, \d+ points, in/)).toBeVisible();
@@ -64,7 +56,7 @@ test('a word is set, its strokes are found, used, and found again after a change
 
 test('lettering is edited live: text, face, size; what a face lacks is said', async ({ page }) => {
   const desk = await openNew(page, blank('Live'));
-  await setWord(desk, 'Reed');
+  await desk.setText('Reed');
   const lettering = async () => (await whole(desk)).layers[0] as Lettering;
   const text = page.getByRole('textbox', { name: 'Text', exact: true });
   await text.fill('Reeds ☃');
@@ -73,7 +65,10 @@ test('lettering is edited live: text, face, size; what a face lacks is said', as
   await expect(page.getByText(/This face lacks/)).toBeHidden();
   expect((await lettering()).set.glyphs).toHaveLength(5);
   await page.getByRole('button', { name: /Face/ }).click();
-  await page.getByRole('option', { name: 'Oswald' }).click();
+  const chooser = page.getByRole('dialog', { name: 'Face' });
+  await chooser.getByRole('radio', { name: 'Condensed' }).click();
+  await expect(chooser.getByRole('button', { name: /^Favourite/ })).toHaveCount(2);
+  await chooser.getByRole('row', { name: 'Oswald' }).click();
   await expect(page.getByRole('button', { name: /Weight/ })).toBeVisible();
   const size = page.getByRole('spinbutton', { name: 'Size' });
   await size.fill('200');
@@ -325,7 +320,7 @@ test('writing order: tapped on the canvas, by hand’s rules, names in bulk; sta
 
 test('an own font is taken into the project, and what is none is refused in words', async ({ page }) => {
   const desk = await openNew(page, blank('Font'));
-  await setWord(desk, 'Weir');
+  await desk.setText('Weir');
   await page
     .getByLabel('Font file')
     .setInputFiles('node_modules/@expo-google-fonts/lora/400Regular/Lora_400Regular.ttf');

@@ -5,7 +5,8 @@ import { Group as PanelGroup, Panel, Separator } from 'react-resizable-panels';
 import styled from 'styled-components';
 import { EditStepContext, Notices, Questions } from '@/ui';
 import { PieceBar, SaveBanner, StepRail, ToolStrip, ZoomStrip } from './bar';
-import { CanvasStage } from './canvas';
+import { BeginCard } from './begin';
+import { CanvasStage, TypeEntry } from './canvas';
 import { KeysDialog, listenForKeys } from './keys';
 import { SvgDialog } from './importing';
 import {
@@ -134,6 +135,8 @@ export function Editor({ id }: { id: string }) {
               <Side aria-label="Panel">{proof ? <ProofPanel /> : PANELS[step]()}</Side>
               <Middle>
                 <CanvasStage />
+                <TypeEntry />
+                <BeginCard />
                 <SaveBanner />
                 <ToolStrip />
                 <ZoomStrip />

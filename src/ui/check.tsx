@@ -22,7 +22,7 @@ const Square = styled.span`
   width: 16px;
   height: 16px;
   flex: none;
-  border: 1px solid var(--rule);
+  border: 1px solid var(--line);
   border-radius: 4px;
   background: var(--desk);
   svg {

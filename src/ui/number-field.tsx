@@ -33,10 +33,10 @@ const Input = styled.input`
   color: var(--text);
   font-variant-numeric: tabular-nums;
   &:hover {
-    border-color: var(--rule);
+    border-color: var(--line);
   }
   &:focus {
-    border-color: var(--rule);
+    border-color: var(--line);
     background: var(--desk);
     outline: 2px solid var(--head);
     outline-offset: -1px;

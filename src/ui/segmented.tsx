@@ -6,7 +6,7 @@ import { Labelled } from './panel';
 
 const Group = styled(ToggleButtonGroup)`
   display: flex;
-  border: 1px solid var(--rule);
+  border: 1px solid var(--line);
   border-radius: 7px;
   background: var(--desk);
   overflow: hidden;

@@ -8,11 +8,12 @@ import {
   SelectValue,
 } from 'react-aria-components';
 import { ChevronDown } from 'lucide-react';
-import styled from 'styled-components';
+import styled, { css } from 'styled-components';
 import { eachChoice, type Choices } from './choices';
 import { Labelled } from './panel';
 
-const Trigger = styled(Button)`
+/** How a button looks that opens a list of choices. */
+export const selectLooks = css`
   display: flex;
   align-items: center;
   justify-content: space-between;
@@ -20,7 +21,7 @@ const Trigger = styled(Button)`
   width: 100%;
   height: 28px;
   padding: 0 8px;
-  border: 1px solid var(--rule);
+  border: 1px solid var(--line);
   border-radius: 7px;
   background: var(--desk);
   color: var(--text);
@@ -37,6 +38,9 @@ const Trigger = styled(Button)`
     color: var(--quiet);
     flex: none;
   }
+`;
+const Trigger = styled(Button)`
+  ${selectLooks}
 `;
 export const Pop = styled(Popover)`
   min-width: var(--trigger-width);

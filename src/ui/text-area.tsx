@@ -7,7 +7,7 @@ export const TextArea = styled.textarea`
   width: 100%;
   min-height: 58px;
   padding: 7px 9px;
-  border: 1px solid var(--rule);
+  border: 1px solid var(--line);
   border-radius: 7px;
   background: var(--desk);
   color: var(--text);

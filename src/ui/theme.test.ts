@@ -24,6 +24,7 @@ test.each([
     expect([surface, contrast(roles.text!, roles[surface]!) >= 4.5]).toEqual([surface, true]);
     expect([surface, contrast(roles.head!, roles[surface]!) >= 3]).toEqual([surface, true]);
     expect([surface, contrast(roles.tail!, roles[surface]!) >= 3]).toEqual([surface, true]);
+    expect([surface, contrast(roles.line!, roles[surface]!) >= 3]).toEqual([surface, true]);
     expect([surface, contrast(roles.caution!, roles[surface]!) >= 3]).toEqual([surface, true]);
   }
   for (const surface of ['ground', 'panel', 'raised'])

@@ -6,7 +6,7 @@ import { createGlobalStyle } from 'styled-components';
  */
 export const GlobalStyle = createGlobalStyle`
   :root {
-    --ground: #15120e; --panel: #1b1814; --raised: #211e19; --rule: #2e2921; --pressed: #3a332a;
+    --ground: #15120e; --panel: #1b1814; --raised: #211e19; --rule: #2e2921; --pressed: #3a332a; --line: #746c5e;
     --desk: #0f0d0a;
     --text: #ede6d8; --quiet: #a79f8e;
     --head: #ff6b3d; --tail: #43b3a0; --caution: #d9a441; --on-head: #1a0e08;
@@ -16,7 +16,7 @@ export const GlobalStyle = createGlobalStyle`
     color-scheme: dark;
   }
   :root[data-theme='vellum'] {
-    --ground: #efe8d9; --panel: #f6f0e4; --raised: #fffaf0; --rule: #d6cbb5; --pressed: #e3d8c2;
+    --ground: #efe8d9; --panel: #f6f0e4; --raised: #fffaf0; --rule: #d6cbb5; --pressed: #e3d8c2; --line: #7b6f59;
     --desk: #d9cfbb;
     --text: #2a241b; --quiet: #665c4b;
     --head: #c8431a; --tail: #1d7566; --caution: #8a5a00; --on-head: #fff7f0;

@@ -8,6 +8,7 @@ import {
   Pencil,
   PenTool,
   Shapes,
+  Type,
   Waypoints,
   ZoomIn,
   ZoomOut,
@@ -55,6 +56,7 @@ const TOOLS = [
   { id: 'pen', name: 'Pen', keys: 'P', icon: PenTool },
   { id: 'freehand', name: 'Freehand', keys: 'F', icon: Pencil },
   { id: 'shape', name: 'Lines and shapes', keys: 'U', icon: Shapes },
+  { id: 'text', name: 'Set type', keys: 'T', icon: Type },
   { id: 'order', name: 'Tap the writing order', keys: 'N', icon: ListOrdered },
   { id: 'hand', name: 'Move the view', keys: 'H', icon: Hand },
 ] as const satisfies readonly { id: Tool; name: string; keys: string; icon: unknown }[];

@@ -8,7 +8,7 @@ import { Button, Mark, Notices } from '@/ui';
 import { wearTheme } from '../theme';
 import { Desk, Empty, Problem, Side, Top, Whole } from './bay-frame';
 import { ExportChoice } from './bay-panel';
-import { chooseFile } from './choose-file';
+import { chooseFiles } from '../choose-files';
 import { Looked } from './looked';
 import { useListed, useReceived } from './use-bay';
 
@@ -23,9 +23,9 @@ export function EditBay({ exportId }: { exportId: string | null }) {
     ({ status, settings }) => status === 'done' && isWatched(formatOf(settings.format)),
   );
   const bring = () =>
-    chooseFile('', (file) => {
+    chooseFiles('', ([file]) => {
       setFromOutside(true);
-      void take(file);
+      void take(file!);
     });
   const choice = (
     <div style={{ display: 'grid', gap: 6 }}>

@@ -15,7 +15,7 @@ import { timecode } from '@/core/timing';
 import { IconButton, notify, Segmented } from '@/ui';
 import { Bar, Desk, Problem, Scrub, Side, Table } from './bay-frame';
 import { FileFacts, FindingList, GroundChoice, WayChoice } from './bay-panel';
-import { chooseFile } from './choose-file';
+import { chooseFiles } from '../choose-files';
 import { knownNature } from './compose';
 import { fileFindings } from './file-findings';
 import type { Ground } from './grounds';
@@ -68,10 +68,10 @@ export function Looked({ received, choice }: { received: Received; choice: React
   const fit = Math.min(((beside ? wide / 2 : wide) - 22) / width, (high - 20) / height);
   const scale = zoom === 'fit' ? fit : Number(zoom) / (window.devicePixelRatio || 1);
   const choosePicture = () =>
-    chooseFile('image/*', (file) =>
-      createImageBitmap(file).then(
+    chooseFiles('image/*', ([file]) =>
+      createImageBitmap(file!).then(
         (picture) => setGround((old) => ({ ...old, kind: 'picture', picture })),
-        () => notify(`“${file.name}” is no picture that this browser shows.`),
+        () => notify(`“${file!.name}” is no picture that this browser shows.`),
       ),
     );
   /** Goes near to what is pressed, and back again. */

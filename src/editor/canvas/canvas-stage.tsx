@@ -13,6 +13,7 @@ import {
   penTool,
   selectTool,
   shapeTool,
+  textTool,
   type CanvasTool,
   type PointerInput,
 } from './tools';
@@ -56,6 +57,7 @@ export function CanvasStage() {
       pen: penTool(),
       freehand: freehandTool(),
       shape: shapeTool(),
+      text: textTool(),
       order: orderTool(),
       hand: handTool(),
     }),

@@ -3,3 +3,4 @@ export { finishDrawing, removeLastDrawn } from './tools';
 export * from './view';
 export { runGhost, stopGhost, usePenGhost } from './pen-ghost';
 export { ground } from './ground';
+export { TypeEntry } from './type-entry';

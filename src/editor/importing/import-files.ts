@@ -1,4 +1,4 @@
-import { FACES, STORE_PICTURE } from '@/contract';
+import { FACES, STORE_PICTURE, type FaceSummary } from '@/contract';
 import { create } from 'zustand';
 import {
   cutName,
@@ -186,6 +186,10 @@ export async function finishSvg(as: 'art' | 'strokes' | 'underlay' | null): Prom
   useEditor.setState({ step: 'trace' });
 }
 
+/** What a dialog that asks for pictures and vectors offers. */
+export const PICTURE_FILES =
+  '.png,.jpg,.jpeg,.webp,.svg,.json,application/json,image/png,image/jpeg,image/webp,image/svg+xml';
+
 const isSvg = (file: File): boolean => file.type === 'image/svg+xml' || /\.svg$/i.test(file.name);
 const isJson = (file: File): boolean => file.type === 'application/json' || /\.json$/i.test(file.name);
 const isFont = (file: File): boolean =>
@@ -202,7 +206,7 @@ export async function takeFiles(files: readonly File[]): Promise<void> {
 }
 
 /** Takes a font into the project. */
-export async function takeFont(file: File): Promise<{ id: string; name: string } | null> {
+export async function takeFont(file: File): Promise<FaceSummary | null> {
   const project = useSaving.getState().open?.projectId;
   if (!project) return null;
   try {

@@ -115,6 +115,7 @@ export const SHORTCUTS: readonly Shortcut[] = [
   { group: 'Tools', keys: 'P', name: 'Pen', onCanvas: true, run: tool('pen') },
   { group: 'Tools', keys: 'F', name: 'Freehand', onCanvas: true, run: tool('freehand') },
   { group: 'Tools', keys: 'U', name: 'Lines and shapes', onCanvas: true, run: tool('shape') },
+  { group: 'Tools', keys: 'T', name: 'Set type', onCanvas: true, run: tool('text') },
   { group: 'Tools', keys: 'N', name: 'Tap the writing order', onCanvas: true, run: tool('order') },
   { group: 'Tools', keys: 'D', name: 'Watch the pen: order, direction and lifts', run: runGhost },
   {

@@ -1,2 +1,3 @@
 export * from './face-picker';
 export * from './lettering-client';
+export * from './use-faces';

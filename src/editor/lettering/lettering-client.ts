@@ -14,14 +14,15 @@ import {
   type SetText,
   type TextSetting,
   lettersOf,
+  writeInSequence,
 } from '@/core/document';
 import { LETTERING, type LineFaceId } from '@/contract';
-import { transformPath } from '@/core/geometry';
+import { transformPath, type Point } from '@/core/geometry';
 import { layerBounds } from '@/core/scene';
 import { notify } from '@/ui';
 import { startJob, type Job } from '../jobs';
 import { call } from '../saving';
-import { edit, newId, select, useEditor } from '../state';
+import { edit, newId, select, showFrame, useEditor } from '../state';
 
 const letteringNow = (id: string): Lettering | undefined =>
   lettersOf(useEditor.getState().piece).find((text) => text.id === id);
@@ -66,61 +67,83 @@ function filling(lettering: Lettering, size: Piece['size']): Lettering {
   }) as Lettering;
 }
 
-/** Puts new lettering in the middle of the piece and takes it in hand. */
-export async function addLettering(
-  text: string,
-  face: TextSetting['face'] = { id: 'sacramento', weight: 400 },
-): Promise<void> {
+/** What came of a text: lettering, or strokes at once. */
+export type MadeText = { readonly type: 'lettering'; readonly id: string } | { readonly type: 'strokes' };
+
+/**
+ * Sets a text and takes it in hand: as lettering, or in a single-line face as strokes that are written in order. It stands
+ * with its baseline at a place of the piece, or fills the middle of it; null where nothing could be set, which is said.
+ */
+export const addText = (text: string, face: string, at: Point | null = null): Promise<MadeText | null> =>
+  face.startsWith('line:')
+    ? addLineText(text, face.slice('line:'.length) as LineFaceId, at)
+    : addLettering(text, face, at);
+
+/** Share of the height of a piece that text takes which is set at a place. */
+const SET_SIZE = 0.12;
+
+async function addLettering(text: string, face: string, at: Point | null): Promise<MadeText | null> {
   const { piece } = useEditor.getState();
+  const { size } = piece;
   const setting: TextSetting = {
     text,
-    face,
-    size: Math.round(piece.size.height * 0.28),
+    // The nearest weight that the face has is taken.
+    face: { id: face, weight: 400 },
+    size: Math.round(size.height * (at ? SET_SIZE : 0.28)),
     tracking: 0,
     leading: 1.2,
-    align: 'centre',
+    align: at ? 'left' : 'centre',
   };
   const end = await startJob(() => call(LETTERING.set, { body: setting })).settled;
   if (end.status === 'failed') notify(end.error.message);
-  if (end.status !== 'done') return;
+  if (end.status !== 'done') return null;
   const set = end.value;
-  const made = newLettering(newId(), nameOfText(text), setting, set, {
-    x: piece.size.width / 2,
-    y: Math.round(piece.size.height * 0.58),
-  });
-  const lettering = filling(made, piece.size);
+  const middle = { x: size.width / 2, y: Math.round(size.height * 0.58) };
+  const made = newLettering(newId(), nameOfText(text), setting, set, at ?? middle);
+  const lettering = at ? made : filling(made, size);
   edit((p) => addLayers(p, [lettering]));
   select({ layers: [lettering.id] });
-  useEditor.setState({ step: 'underlay', tool: 'select' });
+  useEditor.setState({ step: 'trace', tool: 'select' });
+  return { type: 'lettering', id: lettering.id };
 }
 
-/** Writes a text in a single-line face: strokes at once, a stroke each pen movement. */
-export async function addLineText(text: string, face: LineFaceId): Promise<void> {
+/** Share of the length of the piece in which single-line strokes are written. */
+const WRITTEN_IN = 0.6;
+
+async function addLineText(text: string, face: LineFaceId, at: Point | null): Promise<MadeText | null> {
   const { piece } = useEditor.getState();
-  const size = Math.round(piece.size.height * 0.2);
+  const size = Math.round(piece.size.height * (at ? SET_SIZE : 0.2));
   const asking = { text, face, size, tracking: 0, leading: 1.3 };
   const end = await startJob(() => call(LETTERING.lines, { body: asking })).settled;
   if (end.status === 'failed') notify(end.error.message);
-  if (end.status !== 'done') return;
+  if (end.status !== 'done') return null;
   const { letters, missing } = end.value;
   const xs = letters.flatMap((l) => l.paths.flatMap((p) => p.points.map((q) => q.x)));
   if (xs.length === 0) {
     notify('None of these letters is in this face. Nothing was changed.');
-    return;
+    return null;
   }
-  const dx = (piece.size.width - (Math.min(...xs) + Math.max(...xs))) / 2;
+  const to = at ?? {
+    x: (piece.size.width - (Math.min(...xs) + Math.max(...xs))) / 2,
+    y: piece.size.height * 0.55,
+  };
   const strokes = letters.flatMap(({ letter, paths }) =>
     paths.map((path, i) =>
       newStroke(
         newId(),
         paths.length > 1 ? `${letter}, ${i + 1}` : letter,
-        transformPath(path, [1, 0, 0, 1, dx, piece.size.height * 0.55]),
+        transformPath(path, [1, 0, 0, 1, to.x, to.y]),
         { ...DEFAULT_INK, width: Math.max(2, Math.round(size / 20)) },
       ),
     ),
   );
-  edit((p) => addLayers(p, strokes));
-  select({ layers: strokes.map((stroke) => stroke.id) });
+  const ids = strokes.map((stroke) => stroke.id);
+  const last = Math.round(piece.length * WRITTEN_IN);
+  edit((p) => writeInSequence(addLayers(p, strokes), ids, 0, last));
+  select({ layers: ids });
+  showFrame(last);
+  useEditor.setState({ step: 'trace', tool: 'select' });
   if (missing.length > 0)
     notify(`This face lacks ${missing.map((m) => `“${m}”`).join(', ')}; they were left out.`);
+  return { type: 'strokes' };
 }

@@ -1,25 +1,17 @@
 'use client';
 import { useState } from 'react';
-import { Button, Select, TextInput, Group } from '@/ui';
-import { addLettering, addLineText, useFaces } from '../lettering';
+import { Button, Group, Hint, TextInput } from '@/ui';
+import { addText, FacePicker, lineFacesOf, useFaces } from '../lettering';
+import { useTools } from '../state';
 
 /** Sets type: lettering in a face, or strokes at once in a single-line face. */
-export function AddText() {
+export function AddText({ hint }: { hint?: string }) {
   const faces = useFaces();
   const [text, setText] = useState('');
-  const [face, setFace] = useState('sacramento');
-  const all = [
-    ...(faces?.faces ?? []).map((f) => ({ id: f.id, name: f.name })),
-    ...(faces?.lineFaces ?? []).map((f) => ({ id: `line:${f.id}`, name: `${f.name} · single line` })),
-  ];
-  const known = faces?.faces.find((f) => f.id === face);
-  const weight =
-    known && Array.isArray(known.weights) ? (known.weights.includes(400) ? 400 : known.weights[0]!) : 400;
+  const face = useTools((s) => s.face);
   const go = () => {
     if (text.trim() === '') return;
-    const line = faces?.lineFaces.find(({ id }) => face === `line:${id}`);
-    if (line) void addLineText(text, line.id);
-    else void addLettering(text, { id: face, weight });
+    void addText(text, face);
     setText('');
   };
   return (
@@ -36,12 +28,19 @@ export function AddText() {
           event.stopPropagation();
         }}
       />
-      <div style={{ display: 'grid', gridTemplateColumns: '1fr auto', gap: 6, marginTop: 6 }}>
-        <Select label="Face to set it in" value={face} choices={all} onChange={setFace} />
-        <Button style={{ height: 28 }} isDisabled={text.trim() === ''} onPress={go}>
-          Set
-        </Button>
+      <div style={{ margin: '6px 0' }}>
+        <FacePicker
+          label="Face to set it in"
+          value={face}
+          faces={[...(faces?.faces ?? []), ...lineFacesOf(faces)]}
+          word={text}
+          onChange={({ id }) => useTools.setState({ face: id })}
+        />
       </div>
+      <Button $wide isDisabled={text.trim() === ''} onPress={go}>
+        Set
+      </Button>
+      {hint && <Hint>{hint}</Hint>}
     </Group>
   );
 }

@@ -22,15 +22,9 @@ import {
   Pair,
   Warning,
 } from '@/ui';
-import type { FaceSummary } from '@/contract';
-import { changeSetting, FacePicker, useFaces } from '../lettering';
+import { changeSetting, FacePicker, nearestWeight, useFaces } from '../lettering';
 import { edit } from '../state';
 import { OwnersOf, PartField, ValueField } from '../properties';
-
-const nearestWeight = ({ weights }: FaceSummary, to: number): number =>
-  Array.isArray(weights)
-    ? weights.reduce((a, b) => (Math.abs(b - to) < Math.abs(a - to) ? b : a))
-    : Math.min((weights as { max: number }).max, Math.max((weights as { min: number }).min, to));
 
 /** A number of how a text is set; the text is set anew with it. */
 const SettingField = ({
@@ -145,6 +139,7 @@ export function LetteringControls({ lettering }: { lettering: Lettering }) {
         <FacePicker
           value={setting.face.id}
           faces={faces?.faces ?? []}
+          word={setting.text}
           onChange={(chosen) =>
             void changeSetting(
               id,

@@ -15,6 +15,7 @@ import {
   Hint,
 } from '@/ui';
 import { type ShapeKind, type ToolSettings, useCalm, useTools } from '../state';
+import { AddText } from './add-text';
 import { PEN_RECORDINGS, replay, stopReplay, useTablet } from '../tablet';
 
 const put = (part: Partial<ToolSettings>) => useTools.setState(part);
@@ -144,6 +145,8 @@ export function ToolOptions() {
   if (tool === 'pen' || drawing) return <PenOptions />;
   if (tool === 'freehand') return <FreehandOptions />;
   if (tool === 'shape') return <ShapeOptions />;
+  if (tool === 'text')
+    return <AddText hint="Press on the canvas where its baseline begins, or write it here." />;
   if (tool === 'order') {
     return (
       <Group title="Writing order">

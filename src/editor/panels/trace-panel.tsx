@@ -1,14 +1,17 @@
 'use client';
 import { isArtwork } from '@/core/document';
 import { Button, Buttons, Group, PanelFacts, PanelTitle } from '@/ui';
-import { reverseSelected, selectedStrokes, singleLayer, useCalm, useEditor, takeTool } from '../state';
+import { reverseSelected, selectedStrokes, singleLayer, useCalm, takeTool } from '../state';
+import { AddText } from './add-text';
 import { BorderControls } from './border-controls';
 import { CleanControls } from './clean-controls';
 import { FindStrokes } from './find-strokes';
+import { ArtControls, LetteringControls } from './lettering-controls';
 import { OrderControls } from './order-controls';
 import { PointControls } from './point-controls';
 import { SelectionTitle } from './selection-title';
 import { ToolOptions } from './tool-options';
+import { WriteItselfGroup } from './write-itself-group';
 
 /** Making strokes: found in what is followed, or drawn; and mending them. */
 export function TracePanel() {
@@ -37,6 +40,9 @@ export function TracePanel() {
           }
         />
       )}
+      <WriteItselfGroup />
+      {layer?.type === 'lettering' && <LetteringControls lettering={layer} />}
+      {layer?.type === 'art' && <ArtControls art={layer} />}
       {source && <FindStrokes source={source} />}
       <ToolOptions />
       {tool === 'select' && !source && strokes.length === 0 && (
@@ -45,10 +51,11 @@ export function TracePanel() {
             <Button onPress={() => takeTool('pen')}>Pen</Button>
             <Button onPress={() => takeTool('freehand')}>Freehand</Button>
             <Button onPress={() => takeTool('shape')}>Shapes</Button>
-            <Button onPress={() => useEditor.setState({ step: 'underlay' })}>Set type …</Button>
+            <Button onPress={() => takeTool('text')}>Set type</Button>
           </Buttons>
         </Group>
       )}
+      {tool === 'select' && !source && strokes.length === 0 && <AddText />}
       {!source && (
         <>
           <PointControls />

@@ -1,5 +1,6 @@
 import { PROJECT_FILES } from '@/contract';
 import { notify } from '@/ui';
+import { chooseFiles } from '../choose-files';
 import { sendBytes } from '../saving';
 
 /** Has the browser save what an address answers. */
@@ -10,17 +11,15 @@ export function download(address: string): void {
   link.click();
 }
 
-/** Asks for project files; `take` gets each that is chosen. */
-export function chooseFiles(take: (file: File) => Promise<void>): void {
-  const input = document.createElement('input');
-  input.type = 'file';
-  input.accept = '.obelus,application/zip';
-  input.multiple = true;
-  input.onchange = async () => {
-    for (const file of input.files ?? []) await take(file);
-  };
-  input.click();
-}
+/** Asks for project files; `take` gets each that is chosen, one after another. */
+export const chooseProjectFiles = (take: (file: File) => Promise<void>): void =>
+  chooseFiles(
+    '.obelus,application/zip',
+    async (files) => {
+      for (const file of files) await take(file);
+    },
+    { several: true },
+  );
 
 /** Opens a project file: as a project of its own, or in the one with this id. */
 export async function openFile(file: File, into?: string): Promise<void> {

@@ -8,7 +8,7 @@ import { NameField } from '../name-field';
 import { wearTheme } from '../theme';
 import { call } from '../saving';
 import { Page, Top, Space, Section, Head, Cards, Card, Tile, Icon, PageLink } from './project-frame';
-import { chooseFiles, download, openFile } from './files';
+import { chooseProjectFiles, download, openFile } from './files';
 import { useChange, PieceCard } from './piece-card';
 import { NewPiece } from './new-piece';
 
@@ -44,7 +44,7 @@ function Project({ project }: { project: ProjectSummary }) {
             {
               id: 'open',
               name: 'Open a file here …',
-              run: () => chooseFiles((file) => change(() => openFile(file, project.id))),
+              run: () => chooseProjectFiles((file) => change(() => openFile(file, project.id))),
             },
             { id: 'delete', name: 'Delete project', run: () => void remove() },
           ]}
@@ -91,7 +91,7 @@ export function ProjectList() {
         <PageLink href="/bay">Edit bay</PageLink>
         <Button
           isDisabled={list.isPending}
-          onPress={() => chooseFiles((file) => change(() => openFile(file)))}
+          onPress={() => chooseProjectFiles((file) => change(() => openFile(file)))}
         >
           <FolderOpen aria-hidden /> Open a file …
         </Button>

@@ -72,9 +72,9 @@ export const stopWriting = (): void => useWriting.getState().job?.abort();
 
 /**
  * Makes lettering or art write itself: its strokes are found, made as wide as they must be, timed in writing order, and it
- * is seen through them. What was there before from it keeps style and timing.
+ * is seen through them. What was there before from it keeps style and timing. Answers whether it does.
  */
-export async function writeItself(id: string): Promise<void> {
+export async function writeItself(id: string): Promise<boolean> {
   stopWriting();
   const start = () => useEditor.getState().piece;
   const isFirst = !layerOf(start(), id).reveal;
@@ -88,15 +88,16 @@ export async function writeItself(id: string): Promise<void> {
   }, progressed);
   useWriting.setState({ ...IDLE, of: id, job, at: 1, total: 1, failed: null });
   const end = await job.settled;
-  if (useWriting.getState().job !== job) return;
+  if (useWriting.getState().job !== job) return false;
   const why = end.status === 'failed' ? end.error.message : 'It was stopped.';
   useWriting.setState({ ...IDLE, job: null, failed: end.status === 'done' ? null : { of: id, why } });
   if (end.status === 'failed')
     notify(`It could not be made to write itself: ${end.error.message} Nothing was changed.`);
-  if (end.status !== 'done') return;
+  if (end.status !== 'done') return false;
   edit(() => end.value);
   select({ layers: [id] });
   if (isFirst) showFrame(Math.round(end.value.length * WRITTEN_BY));
+  return true;
 }
 
 /** Changes of a text come letter by letter: its strokes are made anew so long after the last, ms. */

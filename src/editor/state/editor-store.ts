@@ -12,7 +12,7 @@ import {
 } from '@/core/document';
 
 export type Step = 'setup' | 'underlay' | 'trace' | 'ink' | 'place' | 'time' | 'reveal' | 'finish';
-export type Tool = 'select' | 'pen' | 'freehand' | 'shape' | 'order' | 'hand';
+export type Tool = 'select' | 'pen' | 'freehand' | 'shape' | 'text' | 'order' | 'hand';
 
 export interface Selection {
   readonly layers: readonly string[];

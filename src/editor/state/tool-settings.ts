@@ -17,6 +17,8 @@ export interface ToolSettings {
   /** Where an ellipse begins, degrees clockwise from its top. */
   readonly begin: number;
   readonly clockwise: boolean;
+  /** The face in which new text is set: of a shipped or own face, or `line:` and that of a single-line one. */
+  readonly face: string;
   readonly snapping: boolean;
   /** Distance of the grid's lines, px; null without one. */
   readonly grid: number | null;
@@ -32,6 +34,7 @@ export const useTools = create<ToolSettings>(() => ({
   turns: 3,
   begin: 0,
   clockwise: true,
+  face: 'sacramento',
   snapping: true,
   grid: null,
 }));

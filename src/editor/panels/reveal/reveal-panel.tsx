@@ -1,67 +1,18 @@
 'use client';
-import styled from 'styled-components';
-import { isArtwork, isBehind, writesItself } from '@/core/document';
-import { Button, MainButton, Group, Hint } from '@/ui';
-import { stopWriting, useWriting, writeItself } from '../../reveal';
-import { singleLayer, useCalm } from '../../state';
 import { SelectionTitle } from '../selection-title';
+import { WriteItselfGroup } from '../write-itself-group';
 import { ArrivalGroup } from './arrival-group';
 import { CoverageGroup } from './coverage-group';
 import { FittedGroup } from './fitted-group';
 import { MasksGroup } from './masks-group';
 import { ThroughGroup } from './through-group';
 
-const Bar = styled.progress`
-  width: 100%;
-  height: 6px;
-  accent-color: var(--head);
-`;
-
-/** Lettering or art that writes itself, in one press. */
-function WriteItself() {
-  const piece = useCalm((s) => s.piece);
-  const layer = useCalm(singleLayer);
-  const writing = useWriting();
-  if (!layer || !isArtwork(layer)) return null;
-  const again = writesItself(piece, layer);
-  const behind = isBehind(piece, layer);
-  const empty = layer.type === 'lettering' && layer.setting.text.trim() === '';
-  return (
-    <Group>
-      {writing.of === layer.id ? (
-        <>
-          <Hint role="status">{writing.stage} …</Hint>
-          <Bar max={1} value={writing.done} aria-label="How far it is" />
-          <Button $wide onPress={stopWriting}>
-            Stop
-          </Button>
-        </>
-      ) : (
-        <>
-          <MainButton $wide isDisabled={empty} onPress={() => void writeItself(layer.id)}>
-            {again ? 'Find its strokes anew' : 'Let it write itself'}
-          </MainButton>
-          <Hint role={behind ? 'alert' : undefined} style={behind ? { color: 'var(--caution)' } : undefined}>
-            {empty
-              ? 'There is nothing to write: the text is empty.'
-              : behind
-                ? 'Its strokes have not followed its text yet. Find them anew.'
-                : again
-                  ? 'It is written by its strokes. Change its text, face or size, and they follow.'
-                  : 'Its strokes are found, fitted to it and timed, and it is seen through them.'}
-          </Hint>
-        </>
-      )}
-    </Group>
-  );
-}
-
 /** What is uncovered by what. */
 export function RevealPanel() {
   return (
     <>
       <SelectionTitle empty="Select lettering, art or strokes to say what they are seen through." />
-      <WriteItself />
+      <WriteItselfGroup />
       <CoverageGroup />
       <ArrivalGroup />
       <FittedGroup />

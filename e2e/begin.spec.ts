@@ -1,0 +1,85 @@
+import { expect, test } from '@playwright/test';
+import type { Lettering, Piece } from '../src/core/document';
+import { openNew, type Desk } from './desk';
+import { blank } from './pieces';
+
+const whole = async (desk: Desk): Promise<Piece> => (await desk.savedDocument()) as unknown as Piece;
+
+test('an empty piece offers ways to begin; they make room as soon as something is in it', async ({
+  page,
+}) => {
+  const desk = await openNew(page, blank('Begins'));
+  const card = page.locator('[data-begin]');
+  await expect(card.getByRole('heading', { level: 3 })).toHaveText([
+    'Write a word',
+    'Use a layout',
+    'Draw, or bring something in',
+  ]);
+  // A tool in hand makes room, and selecting again brings the card back.
+  await card.getByRole('button', { name: 'Pen' }).click();
+  await expect(card).toBeHidden();
+  await desk.canvas.focus();
+  await page.keyboard.press('v');
+  await card.getByRole('button', { name: 'Underlined keyword' }).click();
+  await expect(card).toBeHidden();
+  expect((await whole(desk)).layers.some((layer) => layer.type === 'lettering')).toBe(true);
+  await desk.undoAll();
+  await expect(card).toBeVisible();
+  await card.getByRole('button', { name: 'Close' }).click();
+  await expect(card).toBeHidden();
+  await expect(desk.canvas).toBeFocused();
+});
+
+test('type is set where the canvas is pressed, also while another text is selected; Escape sets nothing', async ({
+  page,
+}) => {
+  const desk = await openNew(page, blank('Typed'));
+  await desk.setText('Reed');
+  await desk.canvas.focus();
+  await page.keyboard.press('t');
+  await desk.click(300, 900);
+  await page.keyboard.type('left behind');
+  await page.keyboard.press('Escape');
+  await desk.click(300, 900);
+  await page.keyboard.type('by the tide');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('row', { name: 'by the tide' })).toBeVisible();
+  const [first, second, ...more] = (await whole(desk)).layers as Lettering[];
+  expect(more).toEqual([]);
+  expect(first!.setting.text).toBe('Reed');
+  expect(second!.setting).toMatchObject({ text: 'by the tide', align: 'left' });
+  expect(Math.abs(second!.x - 300)).toBeLessThan(2);
+  expect(Math.abs(second!.y - 900)).toBeLessThan(2);
+  await expect(desk.canvas).toBeFocused();
+});
+
+test('faces are chosen by kind and name, seen on one’s own word; favourites and those used last stand first', async ({
+  page,
+}) => {
+  const desk = await openNew(page, blank('Faces'));
+  await desk.setText('Reed');
+  const open = () => page.getByRole('button', { name: /^Face: / }).click();
+  const chooser = page.getByRole('dialog', { name: 'Face' });
+  await open();
+  await page.keyboard.type('gara');
+  await expect(chooser.getByRole('button', { name: /^Favourite/ })).toHaveCount(1);
+  await chooser.getByRole('button', { name: 'Favourite EB Garamond' }).click();
+  await chooser.getByRole('row', { name: 'EB Garamond' }).click();
+  await expect
+    .poll(async () => ((await whole(desk)).layers[0] as Lettering).setting.face.id)
+    .toBe('eb-garamond');
+  await page.reload();
+  await desk.score.getByRole('row', { name: 'Reed' }).getByRole('rowheader').click();
+  await open();
+  await expect(chooser.getByText('Favourites')).toBeVisible();
+  await expect(chooser.getByText('Used last')).toBeVisible();
+  await expect(chooser.getByRole('button', { name: /^Favourite/ }).first()).toHaveAccessibleName(
+    /EB Garamond/,
+  );
+  // By keyboard alone: down from the field into the list, Enter takes it.
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('End');
+  await page.keyboard.press('Enter');
+  await expect(chooser).toBeHidden();
+});
