@@ -24,6 +24,7 @@ export default defineConfig({
   use: {
     baseURL: process.env.BASE_URL ?? 'http://127.0.0.1:4610',
     viewport: { width: 1280, height: 800 },
+    colorScheme: 'dark',
     launchOptions: CHROMIUM,
     // Recording every step takes a third of the time of all tests: `--trace on` does it for the one that is looked into.
     trace: 'off',

@@ -7,6 +7,7 @@ const folder = join(import.meta.dirname, '../docs/screenshots');
 const browser = await chromium.launch(CHROMIUM);
 const page = await browser.newPage({
   viewport: { width: 1280, height: 800 },
+  colorScheme: 'dark',
   baseURL: process.env.BASE_URL!,
 });
 
@@ -123,13 +124,13 @@ await step('Set up');
 await page.getByRole('button', { name: 'Safe areas' }).click();
 await showFrame(page, 88);
 await shot('set-up');
-await page.evaluate(() => localStorage.setItem('obelus-theme', 'vellum'));
+await page.emulateMedia({ colorScheme: 'light' });
 await open('Lower third');
 await step('Ink');
 await showFrame(page, 26);
 await choose('1 Rule');
 await shot('vellum');
-await page.evaluate(() => localStorage.removeItem('obelus-theme'));
+await page.emulateMedia({ colorScheme: 'dark' });
 await open('Opening title');
 await page.getByRole('button', { name: 'Export', exact: true }).click();
 await page.getByRole('button', { name: 'Start export' }).click();

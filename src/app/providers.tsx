@@ -1,10 +1,10 @@
 'use client';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { useServerInsertedHTML } from 'next/navigation';
-import { useState, type ReactNode } from 'react';
+import { useEffect, useState, type ReactNode } from 'react';
 import { ServerStyleSheet, StyleSheetManager } from 'styled-components';
-import { queries } from '@/editor';
-import { GlobalStyle } from '@/ui';
+import { queries } from '@/editor/queries';
+import { ContextMenus, GlobalStyle, holdDrops } from '@/ui';
 
 /** Collects the styles of a page rendered on the server, as styled-components documents it for the App Router. */
 function StyleRegistry({ children }: { children: ReactNode }) {
@@ -19,10 +19,12 @@ function StyleRegistry({ children }: { children: ReactNode }) {
 }
 
 export function Providers({ children }: { children: ReactNode }) {
+  useEffect(holdDrops, []);
   return (
     <StyleRegistry>
       <GlobalStyle />
       <QueryClientProvider client={queries}>{children}</QueryClientProvider>
+      <ContextMenus />
     </StyleRegistry>
   );
 }

@@ -1,4 +1,5 @@
 export * from './bay';
+export * from './bin';
 export * from './endpoint';
 export * from './export-formats';
 export * from './exports';

@@ -45,6 +45,12 @@ const one = { params: idParams };
 /** Documents that are sent are checked by their own reader, which says where their faults lie. */
 const sent = z.unknown();
 
+/** Moments in the strip of a piece, one beside another in one picture. */
+export const STRIP_MOMENTS = 20;
+
+/** Where the strip of a piece at a revision is. */
+export const stripAddress = (id: string, at: number): string => `/api/pieces/${id}/strip?revision=${at}`;
+
 export const PIECES = {
   open: endpoint('GET', '/api/pieces/:id', { ...one, answer: openPieceSchema }),
   /** Over the revision it is based on: a stale save is refused with 409. */
@@ -59,7 +65,14 @@ export const PIECES = {
   }),
   remove: endpoint('DELETE', '/api/pieces/:id', one),
   undelete: endpoint('POST', '/api/pieces/:id/undelete', one),
-  duplicate: endpoint('POST', '/api/pieces/:id/duplicate', { ...one, answer: made }),
+  /** Beside it, or in another project. */
+  duplicate: endpoint('POST', '/api/pieces/:id/duplicate', {
+    ...one,
+    body: z.strictObject({ project: z.uuid().optional() }),
+    answer: made,
+  }),
+  /** Into another project, with the faces that it is set in. */
+  move: endpoint('POST', '/api/pieces/:id/move', { ...one, body: z.strictObject({ project: z.uuid() }) }),
   revision: endpoint('GET', '/api/pieces/:id/revision', { ...one, answer: z.strictObject({ revision }) }),
   revisions: endpoint('GET', '/api/pieces/:id/revisions', {
     ...one,

@@ -36,3 +36,6 @@ export const LAYOUT_LIST = endpoint('GET', '/api/layouts', {
     layouts: z.array(z.strictObject({ id: z.string(), piece: z.custom<Piece>() })),
   }),
 });
+
+/** The finished piece of the sample world that the guided tour goes through. */
+export const SAMPLE = { project: 'Saltmarsh Almanac', piece: 'Opening title' } as const;

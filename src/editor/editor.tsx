@@ -3,12 +3,15 @@ import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import { Group as PanelGroup, Panel, Separator } from 'react-resizable-panels';
 import styled from 'styled-components';
-import { EditStepContext, Notices, Questions } from '@/ui';
+import { EditStepContext, Notices, onFilesDropped, Questions } from '@/ui';
 import { PieceBar, SaveBanner, StepRail, ToolStrip, ZoomStrip } from './bar';
+import { showAddress, watchAddress } from './address';
 import { BeginCard } from './begin';
 import { CanvasStage, TypeEntry } from './canvas';
 import { KeysDialog, listenForKeys } from './keys';
-import { SvgDialog } from './importing';
+import { HelpButton, TourCard, tourLeftAt, tourTo } from './help';
+import { filesHanded } from './handed-files';
+import { SvgDialog, takeDropped, takeFiles } from './importing';
 import {
   InkPanel,
   PlacePanel,
@@ -23,7 +26,6 @@ import { ProofPanel, useProof, watchProof } from './proof';
 import { watchTexts } from './reveal';
 import { openForEditing } from './saving';
 import { Score } from './score';
-import { wearTheme } from './theme';
 import { DOCUMENT_STEP, sayWhatIsHeld, useEditor, type Step } from './state';
 
 const Page = styled.main`
@@ -92,7 +94,6 @@ export function Editor({ id }: { id: string }) {
   const step = useEditor((s) => s.step);
   const proof = useProof((s) => s.open);
   useEffect(() => {
-    wearTheme();
     let close: (() => void) | null = null;
     let watches: (() => void)[] = [];
     let left = false;
@@ -101,8 +102,13 @@ export function Editor({ id }: { id: string }) {
         // Left while it was being opened: it is closed at once.
         if (left) return end();
         close = end;
+        showAddress();
+        const tour = new URLSearchParams(window.location.search).has('tour');
         setReady(true);
-        watches = [watchProof(), watchTexts(), sayWhatIsHeld()];
+        const files = filesHanded(id);
+        if (files.length > 0) void takeFiles(files);
+        if (tour) requestAnimationFrame(() => tourTo(tourLeftAt()));
+        watches = [watchProof(), watchTexts(), sayWhatIsHeld(), watchAddress(), onFilesDropped(takeDropped)];
       },
       (problem: Error) => setError(problem.message),
     );
@@ -132,7 +138,10 @@ export function Editor({ id }: { id: string }) {
           <Panel defaultSize="66%" minSize="30%">
             <Upper>
               <StepRail />
-              <Side aria-label="Panel">{proof ? <ProofPanel /> : PANELS[step]()}</Side>
+              <Side aria-label="Panel">
+                {!proof && <HelpButton />}
+                {proof ? <ProofPanel /> : PANELS[step]()}
+              </Side>
               <Middle>
                 <CanvasStage />
                 <TypeEntry />
@@ -150,6 +159,7 @@ export function Editor({ id }: { id: string }) {
         </PanelGroup>
         <KeysDialog />
         <SvgDialog />
+        <TourCard />
         <Questions />
         <Notices />
       </Page>

@@ -1,10 +1,9 @@
 'use client';
-import { useEffect, type ReactNode } from 'react';
+import { type ReactNode } from 'react';
 import Link from 'next/link';
 import styled from 'styled-components';
 import { Mark, Notices } from '@/ui';
 import { Page, Space, Top } from './projects';
-import { wearTheme } from './theme';
 
 const Home = styled(Link)`
   display: grid;
@@ -22,7 +21,6 @@ export function PageFrame({
   actions?: ReactNode;
   children: ReactNode;
 }) {
-  useEffect(wearTheme, []);
   return (
     <Page>
       <Top>

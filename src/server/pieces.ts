@@ -165,14 +165,51 @@ export async function savePiece(
   });
 }
 
-export async function duplicatePiece(id: string): Promise<{ id: string; revision: number }> {
-  const piece = await found(id);
-  const siblings = await models().database.query<{ name: string }>(
+const namesIn = async (projectId: string): Promise<Set<string>> => {
+  const pieces = await models().database.query<{ name: string }>(
     'SELECT name FROM pieces WHERE project_id = :projectId AND deleted_at IS NULL',
-    { type: QueryTypes.SELECT, replacements: { projectId: piece.projectId } },
+    { type: QueryTypes.SELECT, replacements: { projectId } },
   );
-  const name = freeName(piece.document.name, new Set(siblings.map((other) => other.name)));
-  return createPiece(piece.projectId, { ...piece.document, name });
+  return new Set(pieces.map((piece) => piece.name));
+};
+
+/** A project that takes something in, with the faces that a document of another one is set in. */
+async function takenFaces(document: Piece, from: string, to: string): Promise<void> {
+  const { faces, projects } = models();
+  if (!(await projects.findByPk(to)))
+    throw new HttpError(404, 'There is no such project; it may have been deleted. Nothing was changed.');
+  const text = JSON.stringify(document);
+  for (const { assetHash, name, weightMin, weightMax } of await faces.findAll({
+    where: { projectId: from },
+  })) {
+    if (!text.includes(`own:${assetHash}`)) continue;
+    await faces.findOrCreate({
+      where: { projectId: to, assetHash },
+      defaults: { projectId: to, assetHash, name, weightMin, weightMax },
+    });
+  }
+}
+
+/** Puts a copy beside a piece, or into another project, under a name that is free there. */
+export async function duplicatePiece(
+  id: string,
+  to: string | null = null,
+): Promise<{ id: string; revision: number }> {
+  const piece = await found(id);
+  const project = to ?? piece.projectId;
+  if (project !== piece.projectId) await takenFaces(piece.document, piece.projectId, project);
+  const { document } = piece;
+  const taken = await namesIn(project);
+  const name = taken.has(document.name) ? freeName(document.name, taken) : document.name;
+  return createPiece(project, { ...document, name });
+}
+
+/** Moves a piece into another project. It keeps its name, its history and its exports. */
+export async function movePiece(id: string, to: string): Promise<void> {
+  const piece = await found(id);
+  if (to === piece.projectId) return;
+  await takenFaces(piece.document, piece.projectId, to);
+  await piece.update({ projectId: to });
 }
 
 /** Puts a piece aside; it can be brought back. */

@@ -2,11 +2,11 @@ import { existsSync, mkdirSync, mkdtempSync, readdirSync, utimesSync, writeFileS
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { randomUUID } from 'node:crypto';
-import { EXPORTS_KEPT } from '@/contract';
+import { BIN_DAYS, EXPORTS_KEPT } from '@/contract';
 import { addUnderlay, fittedUnderlay } from '@/core/document';
 import { assetPath, storeBytes } from './assets';
 import { closeConnection, models } from './database';
-import { savePiece } from './pieces';
+import { createPiece, savePiece } from './pieces';
 import { databaseOfItsOwn, freshPiece, smallPiece } from './testing';
 import { holdings, tidy } from './tidy';
 
@@ -99,5 +99,34 @@ test('what nothing names goes after its time, what any revision, export or face 
   expect(existsSync(join(folder, 'assets', 'ab', 'abandoned'))).toBe(false);
   expect(readdirSync(join(folder, 'thumbnails'))).toEqual([`${id}-3.png`]);
   expect(await holdings()).toMatch(/holds \d+ projects, \d+ pieces in \d+ revisions, \d+ exports: \d+ MB/);
-  expect(await tidy()).toEqual({ unfinished: 0, exports: 0, assets: 0, thumbnails: 0 });
+  expect(await tidy()).toEqual({ unfinished: 0, exports: 0, binned: 0, assets: 0, thumbnails: 0 });
+});
+
+test('what was deleted goes from the bin after its time, but where an export of it is kept for good', async () => {
+  const { pieces, exports, projects } = models();
+  const [old, kept, young] = [await freshPiece(), await freshPiece(), await freshPiece()];
+  await exports.create({
+    id: randomUUID(),
+    pieceId: kept.id,
+    revision: 1,
+    document: smallPiece(),
+    settings: { format: 'webm', scale: 1, first: 0, last: 1 },
+    status: 'done',
+    framesTotal: 2,
+    fileName: 'kept.webm',
+    assetHash: await stored('kept', 1),
+    kept: true,
+  });
+  for (const { id } of [old, kept, young]) await pieces.destroy({ where: { id } });
+  const aged = ago(BIN_DAYS + 1);
+  await pieces.update({ deletedAt: aged }, { where: { id: [old.id, kept.id] }, paranoid: false });
+  const gone = randomUUID();
+  await projects.create({ id: gone, name: 'Gone' });
+  const within = await createPiece(gone, smallPiece());
+  await projects.destroy({ where: { id: gone } });
+  await projects.update({ deletedAt: aged }, { where: { id: gone }, paranoid: false });
+  expect(await tidy()).toMatchObject({ binned: 2 });
+  const left = async (id: string) => pieces.count({ where: { id }, paranoid: false });
+  expect(await Promise.all([old, kept, young, within].map(({ id }) => left(id)))).toEqual([0, 1, 1, 0]);
+  expect(await projects.count({ where: { id: gone }, paranoid: false })).toBe(0);
 });

@@ -5,7 +5,8 @@ import { EXPORTS_KEPT } from '@/contract';
 import { assetPath } from './assets';
 import { models } from './database';
 import { dataFolder } from './data-folder';
-import { exportPictureName } from './thumbnail';
+import { removeOldFromBin } from './bin';
+import { exportFile, pieceFile } from './thumbnail';
 
 const HOUR = 60 * 60 * 1000;
 const DAY = 24 * HOUR;
@@ -21,6 +22,8 @@ export interface Tidied {
   readonly exports: number;
   readonly assets: number;
   readonly thumbnails: number;
+  /** Pieces that were in the bin for longer than its time. */
+  readonly binned: number;
 }
 
 async function ageOf(file: string): Promise<number> {
@@ -108,12 +111,19 @@ async function removeOldThumbnails(): Promise<number> {
   const rows = await models().pieces.findAll({ attributes: ['id', 'revision'], raw: true });
   const exported = await models().exports.findAll({ attributes: ['id'], raw: true });
   const current = new Set([
-    ...rows.map(({ id, revision }) => `${id}-${revision}.png`),
-    ...exported.map(({ id }) => `${exportPictureName(id)}.png`),
+    ...rows.flatMap(({ id, revision }) => [
+      pieceFile(id, revision, 'picture'),
+      pieceFile(id, revision, 'strip'),
+    ]),
+    ...exported.map(({ id }) => exportFile(id)),
   ]);
   let gone = 0;
   for (const name of await listed(dataFolder('thumbnails'))) {
-    if (!name.endsWith('.png') || current.has(name) || (await ageOf(dataFolder('thumbnails', name))) < HOUR)
+    if (
+      !/\.(png|webp)$/.test(name) ||
+      current.has(name) ||
+      (await ageOf(dataFolder('thumbnails', name))) < HOUR
+    )
       continue;
     await rm(dataFolder('thumbnails', name), { force: true });
     gone++;
@@ -140,6 +150,7 @@ export async function tidy(): Promise<Tidied | null> {
     return {
       unfinished: await removeUnfinished(),
       exports: await removeOldExports(),
+      binned: await removeOldFromBin(),
       assets: await removeUnnamedAssets(),
       thumbnails: await removeOldThumbnails(),
     };

@@ -128,6 +128,27 @@ const tip = (label: string, keys?: string) => (
   </Tip>
 );
 
+/** Something with words of its own whose tooltip says more: what it does, and the key that does the same. */
+export const Tipped = ({
+  words,
+  keys,
+  placement = 'bottom',
+  children,
+}: {
+  words: string;
+  keys?: string;
+  placement?: 'bottom' | 'right';
+  children: ReactNode;
+}) => (
+  <TooltipTrigger delay={500} closeDelay={0}>
+    {children}
+    <Tip offset={6} placement={placement}>
+      {words}
+      {keys && <kbd>{keys}</kbd>}
+    </Tip>
+  </TooltipTrigger>
+);
+
 /** A button that shows only an icon; its name stands in a tooltip. */
 export function IconButton({
   label,

@@ -1,14 +1,17 @@
 'use client';
+import { ChevronRight } from 'lucide-react';
 import type { ReactNode } from 'react';
-import { Menu as AriaMenu, MenuItem, MenuTrigger } from 'react-aria-components';
+import { Menu as AriaMenu, MenuItem, MenuTrigger, Separator, SubmenuTrigger } from 'react-aria-components';
 import styled from 'styled-components';
 import { Pop } from './select';
 
 const Item = styled(MenuItem)`
   display: flex;
+  align-items: center;
   justify-content: space-between;
   gap: 24px;
-  padding: 6px 10px;
+  min-height: 28px;
+  padding: 5px 10px;
   border-radius: 5px;
   cursor: default;
   outline: none;
@@ -16,21 +19,32 @@ const Item = styled(MenuItem)`
     color: var(--quiet);
     font: inherit;
   }
-  &[data-focused] {
+  svg {
+    width: 14px;
+    height: 14px;
+    color: var(--quiet);
+  }
+  &[data-focused],
+  &[data-open] {
     background: var(--pressed);
   }
   &[data-disabled] {
     opacity: 0.4;
   }
 `;
-
+const Line = styled(Separator)`
+  height: 1px;
+  margin: 4px 6px;
+  background: var(--rule);
+`;
 const About = styled.small`
   display: block;
   color: var(--quiet);
   font-size: 12px;
 `;
 
-export interface MenuEntry {
+/** Something that can be done. */
+export interface MenuAction {
   readonly id: string;
   readonly name: string;
   /** What it does, in a sentence, where its name does not say it. */
@@ -38,6 +52,62 @@ export interface MenuEntry {
   readonly keys?: string;
   readonly disabled?: boolean;
   readonly run: () => void;
+}
+
+/** More of them, in a menu beside. */
+export interface Submenu {
+  readonly id: string;
+  readonly name: string;
+  readonly entries: readonly MenuEntry[];
+}
+
+/** A line between what belongs together. */
+interface Gap {
+  readonly id: string;
+  readonly line: true;
+}
+
+export type MenuEntry = MenuAction | Submenu | Gap;
+
+const isAction = (entry: MenuEntry): entry is MenuAction => 'run' in entry;
+
+/** The entries of a menu, as a list that arrows go through. */
+export function MenuList({ label, entries }: { label: string; entries: readonly MenuEntry[] }) {
+  return (
+    <AriaMenu
+      aria-label={label}
+      style={{ outline: 'none' }}
+      disabledKeys={entries.filter((e) => isAction(e) && e.disabled).map((e) => e.id)}
+      onAction={(key) => {
+        const entry = entries.find((e) => e.id === key);
+        if (entry && isAction(entry)) entry.run();
+      }}
+    >
+      {entries.map((entry) =>
+        'line' in entry ? (
+          <Line key={entry.id} />
+        ) : isAction(entry) ? (
+          <Item key={entry.id} id={entry.id} textValue={entry.name}>
+            <span>
+              {entry.name}
+              {entry.about && <About>{entry.about}</About>}
+            </span>
+            {entry.keys && <kbd>{entry.keys}</kbd>}
+          </Item>
+        ) : (
+          <SubmenuTrigger key={entry.id}>
+            <Item id={entry.id} textValue={entry.name}>
+              {entry.name}
+              <ChevronRight aria-hidden />
+            </Item>
+            <Pop>
+              <MenuList label={entry.name} entries={entry.entries} />
+            </Pop>
+          </SubmenuTrigger>
+        ),
+      )}
+    </AriaMenu>
+  );
 }
 
 /** A button (the child) that opens a list of things to do. */
@@ -54,22 +124,7 @@ export function Menu({
     <MenuTrigger>
       {children}
       <Pop placement="bottom end">
-        <AriaMenu
-          aria-label={label}
-          style={{ outline: 'none' }}
-          disabledKeys={entries.filter((e) => e.disabled).map((e) => e.id)}
-          onAction={(key) => entries.find((e) => e.id === key)?.run()}
-        >
-          {entries.map((entry) => (
-            <Item key={entry.id} id={entry.id} textValue={entry.name}>
-              <span>
-                {entry.name}
-                {entry.about && <About>{entry.about}</About>}
-              </span>
-              {entry.keys && <kbd>{entry.keys}</kbd>}
-            </Item>
-          ))}
-        </AriaMenu>
+        <MenuList label={label} entries={entries} />
       </Pop>
     </MenuTrigger>
   );

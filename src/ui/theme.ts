@@ -1,8 +1,18 @@
 import { createGlobalStyle } from 'styled-components';
 
+/** The roles of colour by day. */
+const LIGHT = `
+    --ground: #efe8d9; --panel: #f6f0e4; --raised: #fffaf0; --rule: #d6cbb5; --pressed: #e3d8c2; --line: #7b6f59;
+    --desk: #d9cfbb;
+    --text: #2a241b; --quiet: #665c4b;
+    --head: #c8431a; --tail: #1d7566; --caution: #8a5a00; --on-head: #fff7f0;
+    --shadow: 0 12px 40px rgb(70 50 20 / 0.3);
+    color-scheme: light;
+`;
+
 /**
  * The roles of colour, as custom properties so that both themes share every rule. Dark is a writing desk by
- * lamplight; vellum the same desk by day.
+ * lamplight, light the same desk by day. Without a choice it is as the system says, from the first paint.
  */
 export const GlobalStyle = createGlobalStyle`
   :root {
@@ -15,13 +25,12 @@ export const GlobalStyle = createGlobalStyle`
     --serif: 'Instrument Serif', serif;
     color-scheme: dark;
   }
-  :root[data-theme='vellum'] {
-    --ground: #efe8d9; --panel: #f6f0e4; --raised: #fffaf0; --rule: #d6cbb5; --pressed: #e3d8c2; --line: #7b6f59;
-    --desk: #d9cfbb;
-    --text: #2a241b; --quiet: #665c4b;
-    --head: #c8431a; --tail: #1d7566; --caution: #8a5a00; --on-head: #fff7f0;
-    --shadow: 0 12px 40px rgb(70 50 20 / 0.3);
-    color-scheme: light;
+  @media (prefers-color-scheme: light) {
+    :root:not([data-theme]) { ${LIGHT} }
+  }
+  :root[data-theme='light'] { ${LIGHT} }
+  @media (prefers-contrast: more) {
+    :root { --quiet: var(--text); --rule: var(--line); }
   }
   *, *::before, *::after { box-sizing: border-box; }
   html, body { height: 100%; margin: 0; }

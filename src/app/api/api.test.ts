@@ -1,4 +1,6 @@
+import { randomUUID } from 'node:crypto';
 import { readdirSync, readFileSync } from 'node:fs';
+import sharp from 'sharp';
 import {
   EXPORTS,
   FACES,
@@ -9,15 +11,18 @@ import {
   PROJECT_FILES,
   PROJECTS,
   SHELF,
+  STRIP_MOMENTS,
   type Endpoint,
   type ExportSettings,
 } from '@/contract';
 import {
   type NewShelfItem,
   type TextSetting,
+  addLayers,
   cutName,
   DEFAULT_INK,
   mannerOf,
+  newLettering,
   readPiece,
   sameValue,
   strokesOf,
@@ -27,6 +32,7 @@ import { closeConnection, migrate, models } from '@/server/database';
 import { dataFolder } from '@/server/data-folder';
 import { closeQueue } from '@/server/exports';
 import { route } from '@/server/http';
+import { savePiece } from '@/server/pieces';
 import { seed } from '@/server/seed';
 import { databaseOfItsOwn, freshPiece, freshProject, smallPiece } from '@/server/testing';
 import { SAMPLE_PROJECT } from '../../../demo';
@@ -46,6 +52,10 @@ import * as layoutsRoute from './layouts/route';
 import * as shelfRoute from './projects/[id]/shelf/route';
 import * as shelfItemRoute from './projects/[id]/shelf/[item]/route';
 import * as pieceRoute from './pieces/[id]/route';
+import * as binRoute from './bin/route';
+import * as binItemRoute from './bin/[id]/route';
+import * as movePieceRoute from './pieces/[id]/move/route';
+import * as stripRoute from './pieces/[id]/strip/route';
 import * as duplicateRoute from './pieces/[id]/duplicate/route';
 import * as undeletePieceRoute from './pieces/[id]/undelete/route';
 import * as revisionsRoute from './pieces/[id]/revisions/route';
@@ -164,6 +174,77 @@ test('the history lists revisions, thins quick saves of one session, and restore
   expect((await ask(pieceRoute.GET, { id })).body.document.name).toBe('First');
   expect(await history()).toEqual([9, 8, 7, 2, 1]);
   expect((await ask(restoreRoute.POST, { id, revision: '77' }, {})).status).toBe(404);
+});
+
+test('a piece is moved and copied into another project with the faces it is set in', async () => {
+  const { id, project: projectId } = await freshPiece();
+  const hash = 'ab'.repeat(32);
+  await models().assets.create({ hash, size: 1, mediaType: 'font/sfnt' });
+  await models().faces.create({ projectId, assetHash: hash, name: 'Own', weightMin: null, weightMax: null });
+  const face = { id: `own:${hash}`, weight: 400 };
+  const set = { outlines: {}, glyphs: [], scale: 1, missing: [] };
+  const setting = { text: 'A', face, size: 10, tracking: 0, leading: 1, align: 'left' as const };
+  const text = newLettering('t', 'T', setting, set, { x: 0, y: 0 });
+  await savePiece(id, { baseRevision: 1, session: 's', document: addLayers(smallPiece('Set'), [text]) });
+  const { id: project } = (await ask(projectsRoute.POST, {}, { name: 'Elsewhere' })).body;
+  const inside = async (of: string) =>
+    (await ask(projectsRoute.GET, {})).body.projects
+      .find((one: { id: string }) => one.id === of)
+      .pieces.map((piece: { name: string }) => piece.name);
+  const facesOf = (of: string) => models().faces.count({ where: { projectId: of, assetHash: hash } });
+  await ask(duplicateRoute.POST, { id }, { project });
+  expect([await inside(project), await inside(projectId), await facesOf(project)]).toEqual([
+    ['Set'],
+    ['Set'],
+    1,
+  ]);
+  await ask(movePieceRoute.POST, { id }, { project });
+  expect([await inside(project), await inside(projectId), await facesOf(projectId)]).toEqual([
+    ['Set', 'Set'],
+    [],
+    1,
+  ]);
+  const nowhere = await ask(movePieceRoute.POST, { id }, { project: randomUUID() });
+  expect(nowhere).toMatchObject({ status: 404, body: { error: { message: /Nothing was changed/ } } });
+});
+
+test('the bin lists what was deleted, the last first, and takes it away for good', async () => {
+  await models().database.query('DELETE FROM pieces WHERE deleted_at IS NOT NULL');
+  await models().database.query('DELETE FROM projects WHERE deleted_at IS NOT NULL');
+  const [first, second] = [await freshPiece(), await freshPiece()];
+  const { id: project } = (await ask(projectsRoute.POST, {}, { name: 'Whole' })).body;
+  await ask(piecesRoute.POST, { id: project }, { document: smallPiece() });
+  await ask(pieceRoute.DELETE, { id: first.id }, {});
+  await ask(pieceRoute.DELETE, { id: second.id }, {});
+  await ask(projectRoute.DELETE, { id: project }, {});
+  const listed = async () =>
+    (await ask(binRoute.GET, {})).body.items.map((one: { id: string; kind: string; facts: string }) => one);
+  expect((await listed()).map((one: { id: string }) => one.id)).toEqual([project, second.id, first.id]);
+  expect((await listed())[0]).toMatchObject({ kind: 'project', name: 'Whole', facts: '1 piece' });
+  await ask(undeletePieceRoute.POST, { id: first.id }, {});
+  await ask(binItemRoute.DELETE, { id: second.id }, {});
+  expect((await listed()).map((one: { id: string }) => one.id)).toEqual([project]);
+  expect((await ask(binItemRoute.DELETE, { id: second.id }, {})).status).toBe(404);
+  // What is not in the bin can't be taken out of it for good.
+  expect((await ask(binItemRoute.DELETE, { id: first.id }, {})).status).toBe(404);
+  await ask(binRoute.DELETE, {}, {});
+  expect(await listed()).toEqual([]);
+  expect(await models().projects.count({ where: { id: project }, paranoid: false })).toBe(0);
+  expect(await models().pieces.count({ where: { id: first.id } })).toBe(1);
+});
+
+test('moments of a piece come as one strip, kept by its revision', async () => {
+  const { id } = await freshPiece();
+  const sent = await stripRoute.GET(
+    new Request('http://127.0.0.1:4610/api?revision=1', { headers: { host: '127.0.0.1:4610' } }),
+    { params: Promise.resolve({ id }) },
+  );
+  expect(sent.headers.get('cache-control')).toContain('immutable');
+  const { width, height, format } = await sharp(Buffer.from(await sent.arrayBuffer())).metadata();
+  const { size } = smallPiece();
+  const wide = Math.round((size.width * 320) / Math.max(size.width, size.height));
+  expect({ width, format }).toEqual({ width: wide * STRIP_MOMENTS, format: 'webp' });
+  expect(height).toBe(Math.round((size.height * 320) / Math.max(size.width, size.height)));
 });
 
 test('a piece is duplicated under a free name, deleted, and brought back', async () => {

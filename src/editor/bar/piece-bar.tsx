@@ -4,16 +4,17 @@ import { useState } from 'react';
 import { CircleCheck, Ellipsis, Grid3x3, Keyboard, Redo2, Undo2 } from 'lucide-react';
 import styled from 'styled-components';
 import { framesPerSecond, rateName } from '@/core/timing';
-import { Button, IconButton, MainButton, Mark, Menu, ToggleButton } from '@/ui';
+import { Button, IconButton, MainButton, Mark, Menu, notify, Tipped, ToggleButton } from '@/ui';
 import { NameField } from '../name-field';
 import { ExportDialog } from '../export';
-import { useProof } from '../proof';
+import { showProof, useProof } from '../proof';
 import { useSaving } from '../saving';
 import { edit, redo, undo, useEditor } from '../state';
 import { CompareDialog } from './compare-dialog';
 import { HistoryDialog } from './history-dialog';
 import { SaveState, WorkState } from './save-state';
-import { toggleTheme } from '../theme';
+import { tourLeftAt, tourTo } from '../help';
+import { themeEntries } from '../theme';
 
 const Bar = styled.header`
   display: flex;
@@ -58,6 +59,13 @@ const Space = styled.div`
   flex: 1;
 `;
 
+/** Puts the address of what is looked at on the clipboard. */
+const copyLink = () =>
+  navigator.clipboard.writeText(window.location.href).then(
+    () => notify('The link is copied. It opens this piece at this step and frame.'),
+    () => notify('This browser keeps the clipboard closed. Copy the address from its address bar.'),
+  );
+
 /** The piece: its name, its facts, whether it is saved, and what is done with the whole of it. */
 export function PieceBar() {
   const name = useEditor((s) => s.piece.name);
@@ -98,16 +106,17 @@ export function PieceBar() {
       <IconButton label="Redo" keys="Ctrl Shift Z" isDisabled={!canRedo} onPress={redo}>
         <Redo2 />
       </IconButton>
-      <ToggleButton isSelected={safeAreas} onChange={(on) => useEditor.setState({ safeAreas: on })}>
-        <Grid3x3 aria-hidden /> Safe areas
-      </ToggleButton>
-      <ToggleButton
-        isSelected={proofOpen}
-        onChange={(open) => useProof.setState({ open, ...(!open && { chosen: null }) })}
-      >
-        <CircleCheck aria-hidden /> Proof
-        {findings > 0 && <span style={{ color: 'var(--caution)', fontWeight: 600 }}>{findings}</span>}
-      </ToggleButton>
+      <Tipped words="Shows the action-safe (93 %) and title-safe (90 %) areas" keys="G">
+        <ToggleButton isSelected={safeAreas} onChange={(on) => useEditor.setState({ safeAreas: on })}>
+          <Grid3x3 aria-hidden /> Safe areas
+        </ToggleButton>
+      </Tipped>
+      <Tipped words="Looks for what a viewer would stumble over" keys="Y">
+        <ToggleButton data-tour="proof" isSelected={proofOpen} onChange={showProof}>
+          <CircleCheck aria-hidden /> Proof
+          {findings > 0 && <span style={{ color: 'var(--caution)', fontWeight: 600 }}>{findings}</span>}
+        </ToggleButton>
+      </Tipped>
       <IconButton label="Keys" keys="?" onPress={() => window.dispatchEvent(new Event('obelus:keys'))}>
         <Keyboard />
       </IconButton>
@@ -115,14 +124,22 @@ export function PieceBar() {
         label="More"
         entries={[
           { id: 'history', name: 'History …', run: () => setDialog('history') },
-          { id: 'theme', name: 'Vellum or lamplight', run: toggleTheme },
+          {
+            id: 'tour',
+            name: tourLeftAt() > 0 ? 'Go on with the tour' : 'Guided tour',
+            run: () => tourTo(tourLeftAt()),
+          },
+          { id: 'link', name: 'Copy the link', run: () => void copyLink() },
+          ...themeEntries(),
         ]}
       >
         <Button aria-label="More" style={{ width: 30, padding: 0 }}>
           <Ellipsis />
         </Button>
       </Menu>
-      <MainButton onPress={() => setDialog('export')}>Export</MainButton>
+      <MainButton data-tour="export" onPress={() => setDialog('export')}>
+        Export
+      </MainButton>
       <ExportDialog isOpen={dialog === 'export'} onClose={() => setDialog(null)} />
       <HistoryDialog
         isOpen={dialog === 'history'}

@@ -12,18 +12,21 @@ import {
 } from 'lucide-react';
 import { ToggleButton, ToggleButtonGroup } from 'react-aria-components';
 import styled from 'styled-components';
+import { Tipped } from '@/ui';
+import { STEP_HELP } from '../help';
 import { useProof } from '../proof';
 import { useEditor, type Step } from '../state';
+import { toStep } from '../to-step';
 
-const STEPS: readonly { id: Step; name: string; icon: LucideIcon }[] = [
-  { id: 'setup', name: 'Set up', icon: Frame },
-  { id: 'underlay', name: 'Underlay', icon: ImageIcon },
-  { id: 'trace', name: 'Trace', icon: PenTool },
-  { id: 'ink', name: 'Ink', icon: Brush },
-  { id: 'place', name: 'Place', icon: Move },
-  { id: 'time', name: 'Time', icon: Activity },
-  { id: 'reveal', name: 'Reveal', icon: Contrast },
-  { id: 'finish', name: 'Finish', icon: Sparkles },
+const STEPS: readonly { id: Step; icon: LucideIcon }[] = [
+  { id: 'setup', icon: Frame },
+  { id: 'underlay', icon: ImageIcon },
+  { id: 'trace', icon: PenTool },
+  { id: 'ink', icon: Brush },
+  { id: 'place', icon: Move },
+  { id: 'time', icon: Activity },
+  { id: 'reveal', icon: Contrast },
+  { id: 'finish', icon: Sparkles },
 ];
 
 const Rail = styled(ToggleButtonGroup)`
@@ -73,16 +76,15 @@ export function StepRail() {
       disallowEmptySelection
       // The proof stands in the place of a step's panel.
       selectedKeys={proof ? [] : [step]}
-      onSelectionChange={(keys) => {
-        useEditor.setState({ step: [...keys][0] as Step });
-        useProof.setState({ open: false, chosen: null });
-      }}
+      onSelectionChange={(keys) => toStep([...keys][0] as Step)}
     >
-      {STEPS.map(({ id, name, icon: Icon }) => (
-        <Choice key={id} id={id}>
-          <Icon aria-hidden />
-          {name}
-        </Choice>
+      {STEPS.map(({ id, icon: Icon }, i) => (
+        <Tipped key={id} words={STEP_HELP[id].about} keys={String(i + 1)} placement="right">
+          <Choice id={id}>
+            <Icon aria-hidden />
+            {STEP_HELP[id].name}
+          </Choice>
+        </Tipped>
       ))}
     </Rail>
   );

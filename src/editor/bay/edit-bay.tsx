@@ -1,11 +1,10 @@
 'use client';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { FolderOpen } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { formatOf, isWatched } from '@/contract';
 import { Button, Mark, Notices } from '@/ui';
-import { wearTheme } from '../theme';
 import { Desk, Empty, Problem, Side, Top, Whole } from './bay-frame';
 import { ExportChoice } from './bay-panel';
 import { chooseFiles } from '../choose-files';
@@ -14,7 +13,6 @@ import { useListed, useReceived } from './use-bay';
 
 /** The stand-in for the program that receives an export: a file laid over a shot as that program would. */
 export function EditBay({ exportId }: { exportId: string | null }) {
-  useEffect(wearTheme, []);
   const router = useRouter();
   const [fromOutside, setFromOutside] = useState(false);
   const { received, error, waiting, take } = useReceived(fromOutside ? null : exportId);

@@ -4,7 +4,6 @@ import styled from 'styled-components';
 import { followPointer } from '@/ui';
 import { cancelDrag, endColourPick, endDrag, useColourPick, useEditor, type Tool } from '../state';
 import { OVERLAYS, paintOverlay } from './overlay';
-import { takeDropped } from '../importing';
 import {
   finishDrawing,
   freehandTool,
@@ -239,15 +238,6 @@ export function CanvasStage() {
       role="application"
       aria-label="Canvas. The same strokes and points are listed in the score and in the Trace panel."
       data-canvas
-      onDragOver={(event) => {
-        if (![...event.dataTransfer.types].includes('Files')) return;
-        event.preventDefault();
-        event.dataTransfer.dropEffect = 'copy';
-      }}
-      onDrop={(event) => {
-        event.preventDefault();
-        takeDropped(event.dataTransfer);
-      }}
       style={{ background: 'var(--desk)' }}
     >
       <canvas ref={picture} />

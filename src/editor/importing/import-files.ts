@@ -27,6 +27,7 @@ import { IDENTITY, type Matrix } from '@/core/geometry';
 import { framesPerSecond, keysOf } from '@/core/timing';
 import { notify } from '@/ui';
 import { startJob, type Job } from '../jobs';
+import { openProjectFile } from '../open-project-file';
 import { queries } from '../queries';
 import { sendBytes, useSaving } from '../saving';
 import { edit, newId, select, selectUnderlay, useEditor } from '../state';
@@ -220,7 +221,12 @@ export async function takeFont(file: File): Promise<FaceSummary | null> {
   }
 }
 
-export const takeDropped = (data: DataTransfer): void => void takeFiles([...data.files]);
+/** Takes files that were dropped on the page; a project file is opened beside what there is. */
+export function takeDropped(files: readonly File[]): void {
+  const whole = files.filter((file) => /\.obelus$/i.test(file.name));
+  void takeFiles(files.filter((file) => !whole.includes(file)));
+  for (const file of whole) void openProjectFile(file).catch((error: Error) => notify(error.message));
+}
 
 /** What is pasted from outside: files, or SVG as text. Answers whether there was any. */
 export function takePasted(data: DataTransfer): boolean {

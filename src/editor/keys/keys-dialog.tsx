@@ -1,8 +1,10 @@
 'use client';
-import { useEffect, useState } from 'react';
+import { useEffect, useState, type KeyboardEvent } from 'react';
 import styled from 'styled-components';
-import { Dialog, TextInput } from '@/ui';
-import { SHORTCUTS } from './shortcuts-list';
+import { Button, Check, Dialog, TextInput } from '@/ui';
+import { giveKey, isCharacter, keysAsTheyWere, useOwnKeys } from './own-keys';
+import { written } from './shortcuts';
+import { SHORTCUTS, type Shortcut } from './shortcuts-list';
 
 const List = styled.div`
   height: min(60vh, 460px);
@@ -14,30 +16,74 @@ const List = styled.div`
     font: italic 400 17px/1.2 var(--serif);
     color: var(--quiet);
   }
-  dl {
-    display: grid;
-    grid-template-columns: 1fr auto;
-    gap: 4px 16px;
+  ul {
     margin: 0;
+    padding: 0;
+    list-style: none;
   }
-  dd {
-    margin: 0;
-    text-align: right;
-    color: var(--quiet);
+  li {
+    display: flex;
+    align-items: center;
+    justify-content: space-between;
+    gap: 16px;
+    min-height: 26px;
+    span {
+      color: var(--quiet);
+    }
   }
 `;
+const Key = styled.button`
+  min-width: 28px;
+  height: 24px;
+  padding: 0 7px;
+  border: 1px solid var(--line);
+  border-radius: 5px;
+  background: none;
+`;
+const Foot = styled.div`
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  margin-top: 12px;
+`;
 
-/** All keys, searchable. */
+/** The key of one thing: pressed, it waits for another. */
+function OwnKey({ shortcut, keys }: { shortcut: Shortcut; keys: string | null }) {
+  const [waiting, setWaiting] = useState(false);
+  const listen = (event: KeyboardEvent): void => {
+    if (!waiting) return;
+    event.preventDefault();
+    event.stopPropagation();
+    if (['Shift', 'Control', 'Alt', 'Meta', 'Tab'].includes(event.key)) return;
+    setWaiting(false);
+    if (event.key !== 'Escape') giveKey(shortcut.name, written(event), SHORTCUTS);
+  };
+  return (
+    <Key
+      type="button"
+      aria-label={`Key for ${shortcut.name}: ${waiting ? 'press the new key' : (keys ?? 'none')}`}
+      onClick={() => setWaiting(true)}
+      onBlur={() => setWaiting(false)}
+      onKeyDown={listen}
+    >
+      {waiting ? 'press a key …' : (keys?.replace('Arrow', '') ?? 'none')}
+    </Key>
+  );
+}
+
+/** All keys, searchable; those of one character can be changed, or all of them switched off. */
 export function KeysDialog() {
   const [isOpen, setOpen] = useState(false);
   const [sought, setSought] = useState('');
+  const { characters, own } = useOwnKeys();
   useEffect(() => {
     const open = () => setOpen(true);
     window.addEventListener('obelus:keys', open);
     return () => window.removeEventListener('obelus:keys', open);
   }, []);
-  const found = SHORTCUTS.filter(({ name, keys, group }) =>
-    `${name} ${keys} ${group}`.toLowerCase().includes(sought.trim().toLowerCase()),
+  const now = ({ name, keys }: Shortcut): string | null => (name in own ? own[name]! : keys);
+  const found = SHORTCUTS.filter((one) =>
+    `${one.name} ${now(one) ?? ''} ${one.group}`.toLowerCase().includes(sought.trim().toLowerCase()),
   );
   const groups = [...new Set(found.map((s) => s.group))];
   return (
@@ -49,24 +95,36 @@ export function KeysDialog() {
         value={sought}
         onChange={(event) => setSought(event.currentTarget.value)}
       />
-      <List>
+      <List tabIndex={0} role="region" aria-label="List of keys">
         {groups.map((group) => (
           <section key={group}>
             <h3>{group}</h3>
-            <dl>
+            <ul>
               {found
                 .filter((s) => s.group === group)
-                .map(({ name, keys }) => (
-                  <div key={keys} style={{ display: 'contents' }}>
-                    <dt>{name}</dt>
-                    <dd>{keys.replace('Arrow', '')}</dd>
-                  </div>
+                .map((one) => (
+                  <li key={`${one.name} ${one.keys}`}>
+                    {one.name}
+                    {one.run && isCharacter(one.keys) ? (
+                      <OwnKey shortcut={one} keys={now(one)} />
+                    ) : (
+                      <span>{one.keys.replace('Arrow', '')}</span>
+                    )}
+                  </li>
                 ))}
-            </dl>
+            </ul>
           </section>
         ))}
         {found.length === 0 && <p>No key does that.</p>}
       </List>
+      <Foot>
+        <Check isSelected={characters} onChange={(on) => useOwnKeys.setState({ characters: on })}>
+          Keys of one character
+        </Check>
+        <Button isDisabled={characters && Object.keys(own).length === 0} onPress={keysAsTheyWere}>
+          As they were
+        </Button>
+      </Foot>
     </Dialog>
   );
 }

@@ -30,6 +30,10 @@ import {
   type Tool,
 } from '../state';
 import { leaveTrace, takeTrace, useTracing } from '../tracing';
+import { STEP_IDS } from '../address';
+import { STEP_HELP } from '../help';
+import { showProof, useProof } from '../proof';
+import { toStep } from '../to-step';
 import { togglePlay } from '../playback';
 import { fitTime, nextPlayMode } from '../score';
 import { putMarker, removeMarker, setWorkRange } from '@/core/document';
@@ -231,6 +235,18 @@ export const SHORTCUTS: readonly Shortcut[] = [
       fitTime(get().piece.length);
     },
   },
+  {
+    group: 'View',
+    keys: 'Y',
+    name: 'Proof',
+    run: () => showProof(!useProof.getState().open),
+  },
+  ...STEP_IDS.map((id, i): Shortcut => ({
+    group: 'View',
+    keys: String(i + 1),
+    name: `Step ${STEP_HELP[id].name}`,
+    run: () => toStep(id),
+  })),
   {
     group: 'View',
     keys: 'G',

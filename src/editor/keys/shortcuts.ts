@@ -1,12 +1,15 @@
 import { takePasted } from '../importing';
 import { save } from '../saving';
 import { pasteCopied } from '../state';
-import { SHORTCUTS } from './shortcuts-list';
+import { isCharacter, useOwnKeys } from './own-keys';
+import { SHORTCUTS, type Shortcut } from './shortcuts-list';
 
 const NAMES: Record<string, string> = { ' ': 'Space', '=': '+' };
 
 /** The keys of an event as the list writes them. Shift counts only with Ctrl: elsewhere it means ten times, or the sign. */
-function written(event: KeyboardEvent): string {
+export function written(
+  event: Pick<KeyboardEvent, 'key' | 'ctrlKey' | 'metaKey' | 'altKey' | 'shiftKey'>,
+): string {
   const key = NAMES[event.key] ?? (event.key.length === 1 ? event.key.toUpperCase() : event.key);
   const control = event.ctrlKey || event.metaKey;
   return [control && 'Ctrl', event.altKey && 'Alt', control && event.shiftKey && 'Shift', key]
@@ -34,6 +37,34 @@ const pressesButton = (event: KeyboardEvent): boolean =>
     'button, [role="button"], [role="option"], [role="menuitem"], [role="radio"]',
   ) === true;
 
+/**
+ * Where keys without Ctrl or Alt mean the piece: on the canvas, in the score, and where nothing has the focus. Elsewhere they
+ * belong to what has it, so that Delete on a button deletes nothing.
+ */
+const atWork = (element: Element | null): boolean =>
+  element === null ||
+  element === document.body ||
+  element.matches('[data-canvas]') ||
+  element.closest('[data-score] [role="treegrid"]') !== null;
+
+/** Letters that take up tools and change points, and Enter, mean the canvas alone. */
+const onCanvas = (element: Element | null): boolean =>
+  element === null || element === document.body || element.matches('[data-canvas]');
+
+/** Keys that nobody presses without meaning them, wherever the focus is. */
+const EVERYWHERE: readonly string[] = ['Space', 'Escape', '?'];
+
+/** What the keys do that were pressed, as they are or as a person gave them. */
+function meant(now: string): Shortcut | undefined {
+  const { own, characters } = useOwnKeys.getState();
+  if (isCharacter(now) && !characters) return undefined;
+  const arrow = /^Arrow/.test(now);
+  return SHORTCUTS.find(({ run, name, keys }) => {
+    const given = own[name];
+    return run && ((given === undefined ? keys : given) === now || (arrow && keys === 'Arrows'));
+  });
+}
+
 /** Saves wherever the focus is; a field first takes what was typed into it, as it would when it is left. */
 function saveFromAnywhere(): void {
   const at = document.activeElement;
@@ -53,15 +84,16 @@ export function listenForKeys(): () => void {
     if (inField(at) && !isOurs) return;
     if (document.querySelector('[role="dialog"], [role="menu"], [role="listbox"]')) return;
     const now = written(event);
-    const onCanvas =
-      document.activeElement?.matches('[data-canvas]') === true || document.activeElement === document.body;
-    const arrow = /^Arrow/.test(now);
-    const found = SHORTCUTS.find(
-      (s) => s.run && (!s.onCanvas || onCanvas) && (s.keys === now || (arrow && s.keys === 'Arrows')),
-    );
-    if (!found) return;
+    const plain = !/^(Ctrl|Alt) /.test(now);
+    if (plain && !EVERYWHERE.includes(now) && !atWork(at)) return;
+    const found = meant(now);
+    if (!found || (found.onCanvas && !onCanvas(at))) return;
     event.preventDefault();
-    if (!event.repeat || arrow || [',', '.', '+', '-', 'Ctrl Z', 'Ctrl Shift Z', 'Ctrl Y'].includes(now))
+    if (
+      !event.repeat ||
+      /^Arrow/.test(now) ||
+      [',', '.', '+', '-', 'Ctrl Z', 'Ctrl Shift Z', 'Ctrl Y'].includes(now)
+    )
       found.run!(event);
   };
   const onPaste = (event: ClipboardEvent): void => {

@@ -1,42 +1,34 @@
 'use client';
-import { useQueryClient } from '@tanstack/react-query';
 import { Ellipsis } from 'lucide-react';
-import { pieceFileAddress, PIECES, type PieceSummary } from '@/contract';
+import { useState } from 'react';
+import { PIECES, type PieceSummary } from '@/contract';
 import { framesPerSecond, rateName } from '@/core/timing';
-import { Button, Menu, notify } from '@/ui';
+import { Button, Menu, openContextMenu, type MenuEntry } from '@/ui';
 import { NameField } from '../name-field';
 import { call } from '../saving';
-import { download } from './files';
-import { Card, Picture, Caption, Icon } from './project-frame';
+import { useChosen } from './chosen';
+import { PlayingPicture } from './playing-picture';
+import { Card, Picture, Caption, Icon, Choose } from './project-frame';
+import { useChange } from './use-change';
 
 const facts = (p: PieceSummary): string =>
   `${p.width} × ${p.height} · ${rateName(p.rate)} fps · ${Math.round((p.length / framesPerSecond(p.rate)) * 100) / 100} s · ${p.strokes} strokes`;
 
-/** Runs a change, says so when it fails, and shows the list anew. */
-export function useChange(): (change: () => Promise<unknown>) => Promise<void> {
-  const queries = useQueryClient();
-  return async (change) => {
-    try {
-      await change();
-    } catch (error) {
-      notify((error as Error).message);
-    }
-    await queries.invalidateQueries({ queryKey: ['projects'] });
-  };
-}
-
-export function PieceCard({ piece }: { piece: PieceSummary }) {
+/** A piece in the list. */
+export function PieceCard({
+  piece,
+  entries,
+  onChoose,
+}: {
+  piece: PieceSummary;
+  /** What can be done with it, or with all that are selected where it is one of them. */
+  entries: () => readonly MenuEntry[];
+  onChoose: (on: boolean, extend: boolean) => void;
+}) {
   const change = useChange();
-  const remove = () =>
-    change(async () => {
-      await call(PIECES.remove, { params: { id: piece.id } });
-      notify(`"${piece.name}" is deleted.`, {
-        action: {
-          name: 'Undo',
-          run: () => void change(() => call(PIECES.undelete, { params: { id: piece.id } })),
-        },
-      });
-    });
+  const [over, setOver] = useState(false);
+  const chosen = useChosen((s) => s.ids.includes(piece.id));
+  const some = useChosen((s) => s.ids.length > 0);
   const rename = (name: string) =>
     change(async () => {
       const open = await call(PIECES.open, { params: { id: piece.id } });
@@ -47,11 +39,35 @@ export function PieceCard({ piece }: { piece: PieceSummary }) {
       });
     });
   return (
-    <Card data-piece={piece.name}>
-      <Picture href={`/pieces/${piece.id}`} aria-label={`Open ${piece.name}`}>
+    <Card
+      data-piece={piece.name}
+      data-chosen={chosen || undefined}
+      onContextMenu={(event) => openContextMenu(event, `More about ${piece.name}`, entries())}
+      onPointerEnter={() => setOver(true)}
+      onPointerLeave={() => setOver(false)}
+    >
+      <Picture
+        href={`/pieces/${piece.id}`}
+        aria-label={`Open ${piece.name}`}
+        onClick={(event) => {
+          // As in lists of files: with Ctrl or Shift a press selects.
+          if (!event.ctrlKey && !event.metaKey && !event.shiftKey) return;
+          event.preventDefault();
+          onChoose(!chosen, event.shiftKey);
+        }}
+      >
         {/* The picture is made by the server at this very size; there is nothing for next/image to do. */}
         <img loading="lazy" src={`/api/pieces/${piece.id}/thumbnail?revision=${piece.revision}`} alt="" />
+        <PlayingPicture piece={piece} over={over} />
       </Picture>
+      <Choose $shown={some}>
+        <input
+          type="checkbox"
+          aria-label={`Select ${piece.name}`}
+          checked={chosen}
+          onChange={(event) => onChoose(!chosen, (event.nativeEvent as MouseEvent).shiftKey)}
+        />
+      </Choose>
       <Caption>
         <div>
           <NameField
@@ -61,18 +77,7 @@ export function PieceCard({ piece }: { piece: PieceSummary }) {
           />
           <small>{facts(piece)}</small>
         </div>
-        <Menu
-          label={`More about ${piece.name}`}
-          entries={[
-            {
-              id: 'duplicate',
-              name: 'Duplicate',
-              run: () => void change(() => call(PIECES.duplicate, { params: { id: piece.id } })),
-            },
-            { id: 'save', name: 'Save as a file', run: () => download(pieceFileAddress(piece.id)) },
-            { id: 'delete', name: 'Delete', run: () => void remove() },
-          ]}
-        >
+        <Menu label={`More about ${piece.name}`} entries={entries()}>
           <Button aria-label={`More about ${piece.name}`} style={Icon}>
             <Ellipsis />
           </Button>

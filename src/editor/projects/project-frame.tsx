@@ -52,9 +52,53 @@ export const Cards = styled.ul`
   list-style: none;
 `;
 export const Card = styled.li`
+  position: relative;
   min-width: 0;
+  &[data-chosen] > a {
+    border-color: var(--head);
+    box-shadow: 0 0 0 1px var(--head);
+  }
+`;
+/** The box by which a card is selected: there while the pointer or the focus is on the card, and while any is selected. */
+export const Choose = styled.label<{ $shown: boolean }>`
+  position: absolute;
+  top: 4px;
+  left: 4px;
+  display: grid;
+  place-items: center;
+  width: 28px;
+  height: 28px;
+  border-radius: 8px;
+  background: color-mix(in srgb, var(--panel) 80%, transparent);
+  opacity: ${({ $shown }) => ($shown ? 1 : 0)};
+  input {
+    width: 16px;
+    height: 16px;
+    margin: 0;
+    accent-color: var(--head);
+  }
+  li:hover > &,
+  &:focus-within {
+    opacity: 1;
+  }
+`;
+/** What narrows the list down, and what can be done with what is selected. */
+export const Tools = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px;
+  min-height: 32px;
+  margin-bottom: 22px;
+  > input {
+    width: 260px;
+  }
+  > span {
+    color: var(--quiet);
+  }
 `;
 export const Picture = styled(Link)`
+  position: relative;
   display: grid;
   place-items: center;
   aspect-ratio: 16 / 9;

@@ -1,32 +1,52 @@
 'use client';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
+import { useRouter } from 'next/navigation';
 import { useQuery } from '@tanstack/react-query';
-import { Ellipsis, FolderOpen, Plus } from 'lucide-react';
-import { projectFileAddress, PROJECTS, type ProjectSummary } from '@/contract';
-import { Button, Mark, Menu, notify, Notices } from '@/ui';
+import { Ellipsis, FolderOpen, Plus, Trash2 } from 'lucide-react';
+import { projectFileAddress, PROJECTS, SAMPLE, type PieceSummary, type ProjectSummary } from '@/contract';
+import { Button, Mark, Menu, notify, Notices, onFilesDropped, Questions, Select, TextInput } from '@/ui';
 import { NameField } from '../name-field';
-import { wearTheme } from '../theme';
+import { openProjectFile } from '../open-project-file';
+import { recall, remember } from '../remembered';
 import { call } from '../saving';
-import { Page, Top, Space, Section, Head, Cards, Card, Tile, Icon, PageLink } from './project-frame';
-import { chooseProjectFiles, download, openFile } from './files';
-import { useChange, PieceCard } from './piece-card';
+import { Page, Top, Space, Section, Head, Cards, Card, Tile, Tools, Icon, PageLink } from './project-frame';
+import { BinDialog } from './bin-dialog';
+import { choose, clearChosen, useChosen } from './chosen';
+import { takeDroppedFiles } from './dropped';
+import { chooseProjectFiles, download } from './files';
 import { NewPiece } from './new-piece';
+import { usePieceActions } from './piece-actions';
+import { PieceCard } from './piece-card';
+import { between, ORDERS, shownProjects, type Order } from './shown';
+import { useChange } from './use-change';
 
-function Project({ project }: { project: ProjectSummary }) {
+type Actions = ReturnType<typeof usePieceActions>;
+
+function Project({
+  project,
+  actions,
+  onChoose,
+  selected,
+}: {
+  project: ProjectSummary;
+  actions: Actions;
+  onChoose: (piece: PieceSummary, on: boolean, extend: boolean) => void;
+  /** The pieces that are selected, of all projects. */
+  selected: readonly PieceSummary[];
+}) {
   const change = useChange();
   const [making, setMaking] = useState(false);
-  const remove = () =>
-    change(async () => {
-      await call(PROJECTS.remove, { params: { id: project.id } });
-      notify(`The project "${project.name}" is deleted.`, {
-        action: {
-          name: 'Undo',
-          run: () => void change(() => call(PROJECTS.undelete, { params: { id: project.id } })),
-        },
-      });
+  const remove = async () => {
+    if (!(await change(() => call(PROJECTS.remove, { params: { id: project.id } })))) return;
+    notify(`The project “${project.name}” is in the bin. It goes from there after 30 days.`, {
+      action: {
+        name: 'Undo',
+        run: () => void change(() => call(PROJECTS.undelete, { params: { id: project.id } })),
+      },
     });
+  };
   return (
-    <Section aria-label={project.name}>
+    <Section aria-label={project.name} data-project={project.id}>
       <Head>
         <h2>
           <NameField
@@ -44,7 +64,10 @@ function Project({ project }: { project: ProjectSummary }) {
             {
               id: 'open',
               name: 'Open a file here …',
-              run: () => chooseProjectFiles((file) => change(() => openFile(file, project.id))),
+              run: () =>
+                chooseProjectFiles((file) =>
+                  change(() => openProjectFile(file, project.id)).then(() => undefined),
+                ),
             },
             { id: 'delete', name: 'Delete project', run: () => void remove() },
           ]}
@@ -56,7 +79,12 @@ function Project({ project }: { project: ProjectSummary }) {
       </Head>
       <Cards>
         {project.pieces.map((piece) => (
-          <PieceCard key={piece.id} piece={piece} />
+          <PieceCard
+            key={piece.id}
+            piece={piece}
+            entries={() => actions.entries(selected.includes(piece) ? selected : [piece])}
+            onChoose={(on, extend) => onChoose(piece, on, extend)}
+          />
         ))}
         <Card>
           <Tile onClick={() => setMaking(true)}>
@@ -70,14 +98,67 @@ function Project({ project }: { project: ProjectSummary }) {
   );
 }
 
+const ORDER_KEY = 'obelus-order';
+const rememberedOrder = (): Order => {
+  const kept = recall(ORDER_KEY);
+  return kept !== null && kept in ORDERS ? (kept as Order) : 'made';
+};
+
 /** All projects and their pieces. */
 export function ProjectList() {
   const change = useChange();
-  useEffect(wearTheme, []);
+  const router = useRouter();
+  const [sought, setSought] = useState('');
+  const [order, setOrder] = useState<Order>('made');
+  const [binOpen, setBinOpen] = useState(false);
+  const chosen = useChosen();
   const list = useQuery({
     queryKey: ['projects'],
     queryFn: () => call(PROJECTS.list, {}),
   });
+  const projects = list.data?.projects ?? [];
+  const shown = shownProjects(projects, sought, order);
+  const actions = usePieceActions(projects);
+  const selected = shown.flatMap(({ pieces }) => pieces.filter(({ id }) => chosen.ids.includes(id)));
+  const sample = projects
+    .find(({ name }) => name === SAMPLE.project)
+    ?.pieces.find(({ name }) => name === SAMPLE.piece);
+
+  // The order that was chosen last is known to this browser alone.
+  useEffect(() => setOrder(rememberedOrder()), []);
+  useEffect(() => clearChosen, []);
+  const latest = useRef({ projects, change, router });
+  useEffect(() => {
+    latest.current = { projects, change, router };
+  });
+  useEffect(
+    () =>
+      onFilesDropped((files, at) => {
+        const now = latest.current;
+        const under = at?.closest<HTMLElement>('[data-project]')?.dataset.project;
+        const project = now.projects.find(({ id }) => id === under) ?? now.projects[0] ?? null;
+        void now.change(async () => {
+          const made = await takeDroppedFiles(files, project);
+          if (made) now.router.push(`/pieces/${made}`);
+        });
+      }),
+    [],
+  );
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent): void => {
+      const field = (event.target as Element).matches('input:not([type="checkbox"]), textarea');
+      if (field || document.querySelector('[role="dialog"], [role="menu"]')) return;
+      if (event.key === 'Escape' && selected.length > 0) clearChosen();
+      else if (event.key === 'Delete' && selected.length > 0) void actions.remove(selected);
+      else if (event.key.toLowerCase() === 'a' && (event.ctrlKey || event.metaKey)) {
+        event.preventDefault();
+        useChosen.setState({ ids: shown.flatMap(({ pieces }) => pieces.map(({ id }) => id)) });
+      }
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  });
+
   return (
     <Page>
       <Top>
@@ -87,11 +168,14 @@ export function ProjectList() {
           <p>Strokes that write themselves on.</p>
         </div>
         <Space />
+        {sample && <PageLink href={`/pieces/${sample.id}?tour`}>Guided tour</PageLink>}
         <PageLink href="/exports">Exports</PageLink>
         <PageLink href="/bay">Edit bay</PageLink>
         <Button
           isDisabled={list.isPending}
-          onPress={() => chooseProjectFiles((file) => change(() => openFile(file)))}
+          onPress={() =>
+            chooseProjectFiles((file) => change(() => openProjectFile(file)).then(() => undefined))
+          }
         >
           <FolderOpen aria-hidden /> Open a file …
         </Button>
@@ -103,6 +187,48 @@ export function ProjectList() {
           <Plus aria-hidden /> New project
         </Button>
       </Top>
+      <Tools>
+        <TextInput
+          type="search"
+          aria-label="Find a piece"
+          placeholder="Find a piece"
+          value={sought}
+          onChange={(event) => setSought(event.currentTarget.value)}
+        />
+        <div style={{ width: 190 }}>
+          <Select
+            label="Order"
+            value={order}
+            choices={ORDERS}
+            onChange={(to) => {
+              setOrder(to);
+              remember(ORDER_KEY, to);
+            }}
+          />
+        </div>
+        <Space />
+        {selected.length > 0 ? (
+          <>
+            <span role="status">{selected.length} selected</span>
+            {(['move', 'copy'] as const).map((way) => (
+              <Menu
+                key={way}
+                label={way === 'move' ? 'Move to' : 'Copy to'}
+                entries={actions.places(selected, way)}
+              >
+                <Button>{way === 'move' ? 'Move to …' : 'Copy to …'}</Button>
+              </Menu>
+            ))}
+            <Button onPress={() => void actions.duplicate(selected)}>Duplicate</Button>
+            <Button onPress={() => void actions.remove(selected)}>Delete</Button>
+            <Button onPress={clearChosen}>Select none</Button>
+          </>
+        ) : (
+          <Button onPress={() => setBinOpen(true)}>
+            <Trash2 aria-hidden /> Bin
+          </Button>
+        )}
+      </Tools>
       {list.isError && (
         <p role="alert">
           The projects cannot be fetched: {list.error.message}{' '}
@@ -110,9 +236,21 @@ export function ProjectList() {
         </p>
       )}
       {list.data?.projects.length === 0 && <p>No projects yet. Make one, then draw its first piece.</p>}
-      {list.data?.projects.map((project) => (
-        <Project key={project.id} project={project} />
+      {projects.length > 0 && shown.length === 0 && <p>No piece is called that.</p>}
+      {shown.map((project) => (
+        <Project
+          key={project.id}
+          project={project}
+          actions={actions}
+          selected={selected}
+          onChoose={(piece, on, extend) => {
+            const all = extend && chosen.from ? between(shown, chosen.from, piece.id) : [piece.id];
+            choose(piece.id, all, extend || on);
+          }}
+        />
       ))}
+      <BinDialog isOpen={binOpen} onClose={() => setBinOpen(false)} />
+      <Questions />
       <Notices />
     </Page>
   );

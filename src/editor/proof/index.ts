@@ -1,2 +1,2 @@
 export { ProofPanel } from './proof-panel';
-export { useProof, watchProof } from './proof-state';
+export { showProof, useProof, watchProof } from './proof-state';

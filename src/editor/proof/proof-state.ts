@@ -23,6 +23,9 @@ export const useProof = create<ProofState>(() => ({
   chosen: null,
 }));
 
+/** Opens or closes the list of findings. */
+export const showProof = (open: boolean): void => useProof.setState({ open, ...(!open && { chosen: null }) });
+
 /** Places across a box at which the ground is looked at. */
 const GRID = 12;
 

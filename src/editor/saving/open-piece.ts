@@ -5,6 +5,7 @@ import { leavePage, pageSignal } from '../jobs';
 import { editWhole, loadPiece, useEditor } from '../state';
 import { call } from './api';
 import { DRAFTS, holdSession, orphanedDrafts } from './drafts';
+import { keepHistory, keptHistory } from './undo-history';
 import { startSaving, type SaveState, type Saving, type SavingServer } from './saving';
 
 /** The piece that is open and how its saving stands. */
@@ -18,6 +19,7 @@ const NOTHING_OPEN: Open = { open: null, saving: null, status: 'saved', message:
 export const useSaving = create<Open>(() => NOTHING_OPEN);
 
 const POLL_MS = 4000;
+const KEEP_MS = 600;
 /** So long a piece that is opened again waits for what its last page still sends. */
 const FINISH_MS = 3000;
 
@@ -39,6 +41,15 @@ const serverOf = ({ id, projectId }: Pick<OpenPiece, 'id' | 'projectId'>): Savin
   restore: async (revision) => void (await call(PIECES.restore, { params: { id, revision } })),
   putBeside: async (document) => void (await call(PIECES.create, { ...one(projectId), body: { document } })),
 });
+
+/** Brings back the steps of undo and redo that lead up to a piece as it was opened, where nothing else came on top. */
+async function takeHistory({ id, revision, document: piece }: OpenPiece): Promise<void> {
+  const kept = await keptHistory(id, revision).catch(() => null);
+  const now = useEditor.getState();
+  const before = kept?.past.at(-1)?.piece ?? kept?.future[0]?.piece;
+  if (!kept || now.piece !== piece || before?.schemaVersion !== piece.schemaVersion) return;
+  useEditor.setState({ past: kept.past, future: kept.future });
+}
 
 /**
  * Opens a piece, with work that an earlier page could not send; resolves to a function that closes it.
@@ -87,9 +98,26 @@ export async function openForEditing(id: string, wanted: () => boolean): Promise
     saving.changed(now.amends === before.amends);
   });
   await saving.takeUp(drafts);
+  await takeHistory(opened);
   const polling = setInterval(() => {
     if (!document.hidden) void saving.poll().catch(() => {});
   }, POLL_MS);
+  /** Steps are kept when all they lead up to is with the server; so long after that, ms, as keeping copies them. */
+  let keeping: ReturnType<typeof setTimeout> | undefined;
+  const keep = () => {
+    if (page.aborted || !saving.isSaved()) return;
+    void keepHistory(id, useSaving.getState().revision, useEditor.getState()).catch(() => {});
+  };
+  const unhear = useSaving.subscribe((now, before) => {
+    if (
+      page.aborted ||
+      now.status !== 'saved' ||
+      (before.status === 'saved' && now.revision === before.revision)
+    )
+      return;
+    clearTimeout(keeping);
+    keeping = setTimeout(keep, KEEP_MS);
+  });
   const online = () => void save();
   const leaving = (event: BeforeUnloadEvent) => {
     if (saving.isSaved()) return;
@@ -98,7 +126,12 @@ export async function openForEditing(id: string, wanted: () => boolean): Promise
   };
   window.addEventListener('online', online);
   window.addEventListener('beforeunload', leaving);
+  window.addEventListener('pagehide', keep);
   return () => {
+    keep();
+    clearTimeout(keeping);
+    unhear();
+    window.removeEventListener('pagehide', keep);
     cancelPointer();
     if (pageSignal() === page) leavePage();
     unsubscribe();

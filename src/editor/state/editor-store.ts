@@ -123,7 +123,7 @@ export function loadPiece(piece: Piece): void {
     solo: [],
     underlay: null,
   });
-  set({ frame: Math.min(get().frame, piece.length - 1), tool: 'select', dropped: 0 });
+  set({ frame: 0, step: 'trace', tool: 'select', dropped: 0 });
 }
 
 /** A changed piece in which all that follows something else has followed; the same where nothing was changed. */

@@ -1,14 +1,37 @@
-import { recall, remember } from '../remembered';
+import type { MenuEntry } from '@/ui';
 
-const KEY = 'obelus-theme';
+/** Dark, light, or as the system says. */
+export type Theme = 'dark' | 'light' | 'system';
 
-/** Puts on the theme chosen in this browser. */
-export function wearTheme(): void {
-  document.documentElement.dataset.theme = recall(KEY) ?? 'lamplight';
+/** A cookie, so that the server knows it and the first paint is right. */
+export const THEME_COOKIE = 'obelus-theme';
+const YEAR = 365 * 24 * 60 * 60;
+
+export const themeNow = (): Theme => {
+  const { theme } = document.documentElement.dataset;
+  return theme === 'dark' || theme === 'light' ? theme : 'system';
+};
+
+/** Puts on a theme, and remembers it in this browser. */
+export function wearTheme(to: Theme): void {
+  const root = document.documentElement;
+  if (to === 'system') {
+    delete root.dataset.theme;
+    document.cookie = `${THEME_COOKIE}=; path=/; max-age=0; samesite=strict`;
+  } else {
+    root.dataset.theme = to;
+    document.cookie = `${THEME_COOKIE}=${to}; path=/; max-age=${YEAR}; samesite=strict`;
+  }
 }
 
-export function toggleTheme(): void {
-  const to = document.documentElement.dataset.theme === 'vellum' ? 'lamplight' : 'vellum';
-  remember(KEY, to);
-  document.documentElement.dataset.theme = to;
-}
+const NAMES: Readonly<Record<Theme, string>> = {
+  dark: 'Dark',
+  light: 'Light',
+  system: 'Dark or light as the system says',
+};
+
+/** The themes that are not worn, as entries of a menu. */
+export const themeEntries = (): MenuEntry[] =>
+  (['dark', 'light', 'system'] as const)
+    .filter((theme) => typeof document === 'undefined' || theme !== themeNow())
+    .map((theme) => ({ id: theme, name: NAMES[theme], run: () => wearTheme(theme) }));

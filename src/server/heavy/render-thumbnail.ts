@@ -1,5 +1,6 @@
-import { createCanvas } from '@napi-rs/canvas';
-import { readPiece } from '@/core/document';
+import { createCanvas, type SKRSContext2D } from '@napi-rs/canvas';
+import { STRIP_MOMENTS } from '@/contract';
+import { readPiece, type Piece } from '@/core/document';
 import { posterFrame, evaluate } from '@/core/scene';
 import { paint } from '@/core/paint';
 import { Refused } from './refused';
@@ -16,26 +17,58 @@ interface Shown {
   readonly frame?: number;
 }
 
-/** A piece as a small PNG, over the colour it is looked at over. */
-export async function renderThumbnail({ document: data, frame }: Shown): Promise<Uint8Array> {
+/** A piece at a frame, over the colour it is looked at over, with its corner at the origin of a context. */
+function draw(context: SKRSContext2D, document: Piece, frame: number, scale: number): void {
+  const [width, height] = [document.size.width * scale, document.size.height * scale];
+  context.fillStyle = document.over ?? CHECKER[0];
+  context.fillRect(0, 0, width, height);
+  if (!document.over) {
+    context.fillStyle = CHECKER[1];
+    for (let y = 0; y < height; y += SQUARE) {
+      for (let x = (y / SQUARE) % 2 ? SQUARE : 0; x < width; x += SQUARE * 2)
+        context.fillRect(x, y, SQUARE, SQUARE);
+    }
+  }
+  paint(evaluate(document, frame), context, createCanvas, scale);
+}
+
+const pieceOf = (data: unknown): Piece => {
   const read = readPiece(data);
   if (!read.ok) throw new Refused('The piece has a fault.');
-  const document = read.piece;
-  const scale = WIDTH / Math.max(document.size.width, document.size.height);
+  return read.piece;
+};
+
+/** How much smaller a piece is drawn to be as wide or high as a picture. */
+const scaleFor = ({ size }: Piece, side: number): number => side / Math.max(size.width, size.height);
+
+/** A piece as a small PNG, over the colour it is looked at over. */
+export async function renderThumbnail({ document: data, frame }: Shown): Promise<Uint8Array> {
+  const document = pieceOf(data);
+  const scale = scaleFor(document, WIDTH);
   const canvas = createCanvas(
     Math.round(document.size.width * scale),
     Math.round(document.size.height * scale),
   );
-  const context = canvas.getContext('2d');
-  context.fillStyle = document.over ?? CHECKER[0];
-  context.fillRect(0, 0, canvas.width, canvas.height);
-  if (!document.over) {
-    context.fillStyle = CHECKER[1];
-    for (let y = 0; y < canvas.height; y += SQUARE) {
-      for (let x = (y / SQUARE) % 2 ? SQUARE : 0; x < canvas.width; x += SQUARE * 2)
-        context.fillRect(x, y, SQUARE, SQUARE);
-    }
-  }
-  paint(evaluate(document, frame ?? posterFrame(document)), context, createCanvas, scale);
+  draw(canvas.getContext('2d'), document, frame ?? posterFrame(document), scale);
   return canvas.encode('png');
+}
+
+/** Width of a picture of a strip, px. */
+const STRIP_WIDTH = 320;
+
+/** Moments of a piece, spread evenly over it, one beside another in one WebP. */
+export async function renderStrip({ document: data }: Pick<Shown, 'document'>): Promise<Uint8Array> {
+  const document = pieceOf(data);
+  const scale = scaleFor(document, STRIP_WIDTH);
+  const width = Math.round(document.size.width * scale);
+  const one = createCanvas(width, Math.round(document.size.height * scale));
+  const strip = createCanvas(width * STRIP_MOMENTS, one.height);
+  for (let i = 0; i < STRIP_MOMENTS; i++) {
+    const context = one.getContext('2d');
+    context.setTransform(1, 0, 0, 1, 0, 0);
+    context.clearRect(0, 0, one.width, one.height);
+    draw(context, document, Math.floor((i * document.length) / STRIP_MOMENTS), scale);
+    strip.getContext('2d').drawImage(one, i * width, 0);
+  }
+  return strip.encode('webp', 80);
 }

@@ -1,10 +1,11 @@
 import { renderPicture } from './render-picture';
-import { renderThumbnail } from './render-thumbnail';
+import { renderStrip, renderThumbnail } from './render-thumbnail';
 
 /** Work that a request asks for and that no request may wait behind: it is done in processes of its own. */
 export const TASKS = {
   picture: renderPicture,
   thumbnail: renderThumbnail,
+  strip: renderStrip,
 } as const;
 
 export type Tasks = typeof TASKS;

@@ -2,4 +2,4 @@ import { PIECES } from '@/contract';
 import { answers } from '@/server/http';
 import { duplicatePiece } from '@/server/pieces';
 
-export const POST = answers(PIECES.duplicate, ({ params }) => duplicatePiece(params.id));
+export const POST = answers(PIECES.duplicate, ({ params, body }) => duplicatePiece(params.id, body.project));

@@ -1,0 +1,2 @@
+export { STEP_IDS } from './address';
+export * from './watch-address';

@@ -1,0 +1,84 @@
+import { QueryTypes } from 'sequelize';
+import { BIN_DAYS, type Binned } from '@/contract';
+import { models } from './database';
+import { HttpError } from './http';
+
+interface Row {
+  readonly id: string;
+  readonly kind: Binned['kind'];
+  readonly name: string;
+  readonly facts: string;
+  readonly deletedAt: Date;
+}
+
+/** What was deleted and can be brought back, the last first. Pieces of a deleted project stand for themselves only where they were deleted before it. */
+export async function listBin(): Promise<Binned[]> {
+  const rows = await models().database.query<Row>(
+    `SELECT p.id, 'piece' AS kind, p.name, q.name AS facts, p.deleted_at AS "deletedAt"
+       FROM pieces p JOIN projects q ON q.id = p.project_id
+      WHERE p.deleted_at IS NOT NULL AND q.deleted_at IS NULL
+     UNION ALL
+     SELECT q.id, 'project', q.name, count(p.id) || CASE count(p.id) WHEN 1 THEN ' piece' ELSE ' pieces' END, q.deleted_at
+       FROM projects q LEFT JOIN pieces p ON p.project_id = q.id AND p.deleted_at IS NULL
+      WHERE q.deleted_at IS NOT NULL
+      GROUP BY q.id
+      ORDER BY 5 DESC, 3`,
+    { type: QueryTypes.SELECT },
+  );
+  return rows.map((row) => ({ ...row, deletedAt: row.deletedAt.toISOString() }));
+}
+
+/** The only project there is stays as a row, without its pieces: that the sample world was put there once is known by it. */
+const NOT_THE_LAST = '(SELECT count(*) FROM projects) > 1';
+
+/** Takes one piece or project out of the bin for good, with its history and exports. */
+export async function removeFromBin(id: string): Promise<void> {
+  const { database } = models();
+  const replacements = { id };
+  const pieces = await database.query(
+    'DELETE FROM pieces WHERE deleted_at IS NOT NULL AND id = :id RETURNING id',
+    { type: QueryTypes.SELECT, replacements },
+  );
+  if (pieces.length > 0) return;
+  const project = await models().projects.findByPk(id, { paranoid: false });
+  if (!project?.deletedAt) throw new HttpError(404, 'This is not in the bin any more.');
+  await removeProjects('id = :id', replacements);
+}
+
+/** Takes all that is in the bin away for good. */
+export async function emptyBin(): Promise<void> {
+  await models().database.query('DELETE FROM pieces WHERE deleted_at IS NOT NULL');
+  await removeProjects('true', {});
+}
+
+async function removeProjects(which: string, replacements: Record<string, unknown>): Promise<void> {
+  const how = { replacements };
+  const { database } = models();
+  await database.query(
+    `DELETE FROM pieces WHERE project_id IN (SELECT id FROM projects WHERE deleted_at IS NOT NULL AND ${which})`,
+    how,
+  );
+  await database.query(
+    `DELETE FROM projects WHERE deleted_at IS NOT NULL AND ${which} AND ${NOT_THE_LAST}`,
+    how,
+  );
+}
+
+/** Takes away what has been in the bin for longer than its time; pieces with exports that are kept for good stay. Answers how many pieces. */
+export async function removeOldFromBin(): Promise<number> {
+  const { database } = models();
+  const replacements = { days: BIN_DAYS };
+  const old = 'deleted_at < now() - make_interval(days => :days)';
+  const rows = await database.query(
+    `DELETE FROM pieces AS p WHERE (
+         p.${old} OR project_id IN (SELECT id FROM projects WHERE ${old}))
+       AND NOT EXISTS (SELECT 1 FROM exports e WHERE e.piece_id = p.id AND e.kept)
+     RETURNING id`,
+    { type: QueryTypes.SELECT, replacements },
+  );
+  await database.query(
+    `DELETE FROM projects WHERE ${old} AND NOT EXISTS (SELECT 1 FROM pieces WHERE project_id = projects.id) AND ${NOT_THE_LAST}`,
+    { replacements },
+  );
+  return rows.length;
+}
