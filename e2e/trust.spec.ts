@@ -120,8 +120,8 @@ test('pages run only their own scripts, are framed by nobody, and work where sto
   await expect(bare.getByText('keeps nothing for Obelus')).toBeVisible();
   await expect.poll(async () => (await stored(page, desk.pieceId)).name).toBe('Without storage');
   await bare.getByRole('button', { name: 'More', exact: true }).click();
-  await bare.getByRole('menuitem', { name: 'Vellum or lamplight' }).click();
-  await expect(bare.locator('html')).toHaveAttribute('data-theme', 'vellum');
+  await bare.getByRole('menuitem', { name: 'Light', exact: true }).click();
+  await expect(bare.locator('html')).toHaveAttribute('data-theme', 'light');
   await context.close();
 });
 

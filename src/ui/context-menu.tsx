@@ -55,7 +55,7 @@ export function ContextMenus() {
         placement="bottom start"
         offset={0}
       >
-        <MenuList label={menu.label} entries={menu.entries} />
+        <MenuList label={menu.label} entries={menu.entries} onDone={close} />
       </Pop>
     </>
   );

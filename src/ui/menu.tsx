@@ -72,7 +72,16 @@ export type MenuEntry = MenuAction | Submenu | Gap;
 const isAction = (entry: MenuEntry): entry is MenuAction => 'run' in entry;
 
 /** The entries of a menu, as a list that arrows go through. */
-export function MenuList({ label, entries }: { label: string; entries: readonly MenuEntry[] }) {
+export function MenuList({
+  label,
+  entries,
+  onDone,
+}: {
+  label: string;
+  entries: readonly MenuEntry[];
+  /** Something was chosen. */
+  onDone?: () => void;
+}) {
   return (
     <AriaMenu
       aria-label={label}
@@ -80,7 +89,9 @@ export function MenuList({ label, entries }: { label: string; entries: readonly 
       disabledKeys={entries.filter((e) => isAction(e) && e.disabled).map((e) => e.id)}
       onAction={(key) => {
         const entry = entries.find((e) => e.id === key);
-        if (entry && isAction(entry)) entry.run();
+        if (!entry || !isAction(entry)) return;
+        onDone?.();
+        entry.run();
       }}
     >
       {entries.map((entry) =>
@@ -101,7 +112,7 @@ export function MenuList({ label, entries }: { label: string; entries: readonly 
               <ChevronRight aria-hidden />
             </Item>
             <Pop>
-              <MenuList label={entry.name} entries={entry.entries} />
+              <MenuList label={entry.name} entries={entry.entries} {...(onDone && { onDone })} />
             </Pop>
           </SubmenuTrigger>
         ),

@@ -1,1 +1,2 @@
 export * from './snap';
+export * from './snap-box';

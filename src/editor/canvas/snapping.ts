@@ -1,6 +1,6 @@
-import { strokesOf, type Piece } from '@/core/document';
-import type { Path, Point } from '@/core/geometry';
-import { snap, snapAngle, type Snapped, type SnapTargets } from '@/core/snap';
+import { asWholes, standingBox, strokesOf, type Piece } from '@/core/document';
+import { unite, type Bounds, type Path, type Point } from '@/core/geometry';
+import { snap, snapAngle, snapBox, type BoxTargets, type Snapped, type SnapTargets } from '@/core/snap';
 import { useEditor, useTools } from '../state';
 import { REACH } from './hit';
 import { useView } from './view';
@@ -71,4 +71,54 @@ export function snapped(
   const { size } = useEditor.getState().piece;
   const found = snap(to, targets, REACH / zoom, size) ?? (from ? snapAngle(from, to) : null);
   return { point: found?.point ?? to, snap: found };
+}
+
+/** A box that is moved, and what it can be drawn to: the other layers and groups as they stand, the picture, guides, safe areas. */
+export interface MovingBox {
+  readonly box: Bounds;
+  readonly targets: BoxTargets;
+}
+
+/** More boxes than this are not looked at: nobody aligns by eye to so many. */
+const MOST_BOXES = 60;
+
+/** The box round layers and groups that are about to be moved; null where nothing of them is seen. */
+export function movingBox(ids: readonly string[]): MovingBox | null {
+  const { piece, frame, safeAreas } = useEditor.getState();
+  const at = Math.round(frame);
+  const boxes = (of: readonly string[]) =>
+    asWholes(piece, of).flatMap((id) => standingBox(piece, id, at) ?? []);
+  const box = unite(boxes(ids));
+  if (!box) return null;
+  const still = piece.layers.filter((layer) => !layer.hidden && !ids.includes(layer.id)).map(({ id }) => id);
+  const { width, height } = piece.size;
+  const shares = [
+    { share: 0, says: 'edge' },
+    { share: 0.5, says: 'middle' },
+    { share: 1, says: 'edge' },
+    ...(safeAreas ? [0.05, 0.95].map((share) => ({ share, says: 'title safe' })) : []),
+    ...(safeAreas ? [0.035, 0.965].map((share) => ({ share, says: 'action safe' })) : []),
+  ];
+  return {
+    box,
+    targets: {
+      boxes: boxes(still).slice(0, MOST_BOXES),
+      lines: [
+        ...shares.map(({ share, says }) => ({ axis: 'x' as const, at: width * share, says })),
+        ...shares.map(({ share, says }) => ({ axis: 'y' as const, at: height * share, says })),
+        ...piece.guides.map((guide) => ({ ...guide, says: 'guide' })),
+      ],
+    },
+  };
+}
+
+/** The way a box is moved, drawn to what lies within reach of its sides and middles, or left as it is. */
+export function snappedWay(moving: MovingBox | null, way: Point): { way: Point; snap: Snapped | null } {
+  if (!moving || !useTools.getState().snapping) return { way, snap: null };
+  const { left, top, right, bottom } = moving.box;
+  const moved = { left: left + way.x, top: top + way.y, right: right + way.x, bottom: bottom + way.y };
+  const { size } = useEditor.getState().piece;
+  const found = snapBox(moved, moving.targets, REACH / useView.getState().zoom, size);
+  if (!found) return { way, snap: null };
+  return { way: { x: way.x + found.by.x, y: way.y + found.by.y }, snap: found.snap };
 }

@@ -121,9 +121,7 @@ export function KeysDialog() {
         <Check isSelected={characters} onChange={(on) => useOwnKeys.setState({ characters: on })}>
           Keys of one character
         </Check>
-        <Button isDisabled={characters && Object.keys(own).length === 0} onPress={keysAsTheyWere}>
-          As they were
-        </Button>
+        <Button onPress={keysAsTheyWere}>As they were</Button>
       </Foot>
     </Dialog>
   );

@@ -146,7 +146,7 @@ export const SHORTCUTS: readonly Shortcut[] = [
   },
   { group: 'Strokes and points', keys: 'Delete', name: 'Delete', run: deleteSelected },
   { group: 'Strokes and points', keys: 'Ctrl A', name: 'Select all strokes, or all points', run: selectAll },
-  { group: 'Strokes and points', keys: 'Ctrl D', name: 'Duplicate', run: duplicateSelected },
+  { group: 'Strokes and points', keys: 'Ctrl D', name: 'Duplicate in place', run: duplicateSelected },
   { group: 'Strokes and points', keys: 'Ctrl C', name: 'Copy keys, else strokes', run: copySelected },
   {
     group: 'Strokes and points',
@@ -200,6 +200,7 @@ export const SHORTCUTS: readonly Shortcut[] = [
     keys: 'Alt click',
     name: 'On a point: corner to smooth and back; pen: take out',
   },
+  { group: 'Strokes and points', keys: 'Alt drag a layer', name: 'Drag a copy away' },
   { group: 'Strokes and points', keys: 'Double click', name: 'On the path: put a point there' },
   { group: 'Time', keys: 'Space', name: 'Play or stop', run: togglePlay },
   { group: 'Time', keys: ',', name: 'One frame back', run: () => showFrame(get().frame - 1) },

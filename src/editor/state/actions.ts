@@ -142,7 +142,7 @@ export function duplicateSelected(): void {
   const { piece, selection } = get();
   if (selection.layers.length === 0) return;
   const made = duplicateLayers(piece, selection.layers, newId);
-  edit(() => moveLayers(made.piece, made.ids, { x: 24, y: 24 }));
+  edit(() => made.piece);
   select({ layers: made.ids });
 }
 

@@ -1,5 +1,6 @@
 export * from './arrive';
 export * from './align-points';
+export * from './arrange';
 export { copiesApart } from './copies-apart';
 export * from './cover';
 export * from './cues';

@@ -6,7 +6,7 @@ import { placeGrips } from './place-grips';
 
 export { maskInHand } from './mask-grips';
 export { movePlace, placeTarget } from './place-grips';
-export type { Grip } from './grip';
+export type { Grip, Told } from './grip';
 
 /** Everything on the canvas that can be taken hold of besides points, and the lines drawn for it. */
 export function gripsOf(state: EditorState): Grips {

@@ -1,5 +1,6 @@
 import {
   asWholes,
+  layersOf,
   membersOf,
   movePivot,
   ownBox,
@@ -22,6 +23,7 @@ import {
 import { valueAt } from '@/core/timing';
 import { editFromBase, useEditor, type EditorState } from '../../state';
 import type { PointerInput } from '../tools/tool';
+import { movingBox, snappedWay } from '../snapping';
 import { NO_GRIPS, type Grip, type Grips } from './grip';
 
 /** The one layer or group that is placed by hand; null where none or more are chosen. */
@@ -77,22 +79,26 @@ const numbersNow = (of: Frame) => {
   return { at, pivot: { x: valueAt(place.pivotX, of.frame), y: valueAt(place.pivotY, of.frame) } };
 };
 
-/** Moves what is placed; what is chosen in the Place step is moved so as well. */
+/** Moves what is placed, drawn to what its box comes to lie in line with; what is chosen in the Place step is moved so as well. */
 export function movePlace(state: EditorState, part: Part): Grip['take'] {
   return (from) => {
     const of = frameOf(state, part);
     if (!of) return () => '';
     const { at } = numbersNow(of);
     const [x, y] = [at('x'), at('y')];
+    const moving = movingBox(layersOf(state.piece, part.id));
     return (to) => {
-      const raw = subtract(toOuter(of, to.point), toOuter(of, from.point));
-      const by = to.shift
-        ? Math.abs(raw.x) > Math.abs(raw.y)
-          ? { x: raw.x, y: 0 }
-          : { x: 0, y: raw.y }
-        : raw;
+      const raw = subtract(to.point, from.point);
+      // Alt, held when the drag has begun, leaves it where the pointer is.
+      const { way, snap } = to.shift || to.alt ? { way: raw, snap: null } : snappedWay(moving, raw);
+      const own = subtract(
+        toOuter(of, { x: from.point.x + way.x, y: from.point.y + way.y }),
+        toOuter(of, from.point),
+      );
+      const by = to.shift ? (Math.abs(own.x) > Math.abs(own.y) ? { ...own, y: 0 } : { ...own, x: 0 }) : own;
       editFromBase((piece) => setPlace(piece, of.id, of.frame, { x: x + by.x, y: y + by.y }));
-      return `${Math.round(by.x * 10) / 10}, ${Math.round(by.y * 10) / 10} px`;
+      const says = `${Math.round(by.x * 10) / 10}, ${Math.round(by.y * 10) / 10} px`;
+      return snap ? { says: `${says} · ${snap.says}`, snap } : says;
     };
   };
 }

@@ -1,6 +1,7 @@
 // Longer than most files: what a press takes hold of is decided in one order, from the smallest thing under it to the largest,
 // and what is held decides what every later move does.
 import {
+  duplicateLayers,
   kindOf,
   moveHandle,
   movePoints,
@@ -23,6 +24,7 @@ import {
   changeable,
   edit,
   editFromBase,
+  newId,
   select,
   selectUnderlay,
   singleStroke,
@@ -30,21 +32,24 @@ import {
 } from '../../state';
 import { cornersOf, framed, underlayBounds } from '../frames';
 import { handleAt, placeOn, pointAt, layerAt, REACH, type HandleHit } from '../hit';
-import { gripsOf, movePlace, placeTarget, type Grip } from '../grips';
-import { snapped, snapTargets } from '../snapping';
+import { gripsOf, movePlace, placeTarget, type Grip, type Told } from '../grips';
+import { movingBox, snapped, snappedWay, snapTargets, type MovingBox } from '../snapping';
 import { standing, toOwn, wayToOwn } from '../standing';
 import { shownHandles } from '../overlay-strokes';
 import type { ToolMarks } from './tool-marks';
 import { toScreen, useView } from '../view';
 import { to45, type CanvasTool, type PointerInput } from './tool';
 
+/** Copies that are dragged away from what they were made of: the piece with them, and their ids. */
+type Copies = ReturnType<typeof duplicateLayers>;
+
 type Drag =
   | { kind: 'size'; id: string; from: Point; opposite: Point }
   | { kind: 'underlay'; id: string; from: Point }
   | { kind: 'points'; from: Point; held: Point; path: Path }
-  | { kind: 'layers'; from: Point }
+  | { kind: 'layers'; from: Point; moving: MovingBox | null; copies: Copies | null }
   | { kind: 'handle'; hit: HandleHit }
-  | { kind: 'grip'; cursor: string; to: (input: PointerInput) => string }
+  | { kind: 'grip'; cursor: string; to: (input: PointerInput) => Told }
   | { kind: 'box'; from: Point; to: Point; add: boolean };
 
 const inside = (p: Point, a: Point, b: Point): boolean =>
@@ -85,6 +90,12 @@ function touches(layer: Layer, a: Point, b: Point): boolean {
     inside({ x: bounds.right, y: bounds.bottom }, a, b)
   );
 }
+
+/** The way of each layer that moves it by the same way in the picture, however it stands there. */
+const wayFor =
+  (by: Point) =>
+  (layer: Layer): Point =>
+    kindOf(layer).movesByPlacement ? by : wayToOwn(layer, by);
 
 const whole = (n: number): string => String(Math.round(n * 10) / 10);
 
@@ -199,10 +210,16 @@ export function selectTool(): CanvasTool {
       }
       if (!chosen) select({ layers: [layer.id] });
       if (changeable().length === 0) return;
-      const target = state().step === 'place' ? placeTarget(state()) : null;
+      const target = state().step === 'place' && !input.alt ? placeTarget(state()) : null;
+      const ids = changeable();
       drag = target
         ? { kind: 'grip', cursor: 'move', to: movePlace(state(), target)(input) }
-        : { kind: 'layers', from: input.point };
+        : {
+            kind: 'layers',
+            from: input.point,
+            moving: movingBox(ids),
+            copies: input.alt ? duplicateLayers(piece, ids, newId) : null,
+          };
       beginDrag();
     },
     move(input, pressed) {
@@ -225,7 +242,9 @@ export function selectTool(): CanvasTool {
         return;
       }
       if (drag.kind === 'grip') {
-        says = { at: input.point, text: drag.to(input) };
+        const told = drag.to(input);
+        found = typeof told === 'string' ? null : told.snap;
+        says = { at: input.point, text: typeof told === 'string' ? told : told.says };
         return;
       }
       if (drag.kind === 'size') {
@@ -277,8 +296,19 @@ export function selectTool(): CanvasTool {
         found = result.snap;
         raw = subtract(result.point, drag.held);
       }
+      if (drag.kind === 'layers' && !input.shift && (drag.copies || !input.alt)) {
+        const result = snappedWay(drag.moving, raw);
+        found = result.snap;
+        raw = result.way;
+      }
       const by = input.shift ? to45(raw) : raw;
-      if (drag.kind === 'points' && stroke) {
+      if (drag.kind === 'layers' && drag.copies) {
+        const { piece: copied, ids } = drag.copies;
+        // A press that hardly moves is no wish for a copy.
+        if (Math.hypot(by.x, by.y) * view().zoom < 3) return;
+        editFromBase(() => moveLayers(copied, ids, wayFor(by)));
+        select({ layers: ids });
+      } else if (drag.kind === 'points' && stroke) {
         const { points } = state().selection;
         editFromBase((piece) => {
           const base = strokeById(piece, stroke.id)!;
@@ -286,10 +316,7 @@ export function selectTool(): CanvasTool {
         });
       } else {
         const ids = changeable();
-        editFromBase((piece) =>
-          // Each by the same way in the picture, however it stands there.
-          moveLayers(piece, ids, (layer) => (kindOf(layer).movesByPlacement ? by : wayToOwn(layer, by))),
-        );
+        editFromBase((piece) => moveLayers(piece, ids, wayFor(by)));
       }
       says = { at: input.point, text: `${whole(by.x)}, ${whole(by.y)} px${found ? ` · ${found.says}` : ''}` };
     },

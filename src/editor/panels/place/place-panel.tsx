@@ -18,6 +18,7 @@ import { Button, Check, Fold, Select, Buttons, Group, Hint, Warning } from '@/ui
 import { OwnersOf, PartField } from '../../properties';
 import { edit, groupSelected, ungroupSelected, useCalm } from '../../state';
 import { SelectionTitle } from '../selection-title';
+import { ArrangeGroup } from './arrange-group';
 import { BetweenGroup } from './between-group';
 import { PinGroup } from './pin-group';
 import { RiderGroup } from './rider-group';
@@ -93,6 +94,7 @@ export function PlacePanel() {
             <PartField part="place.rotation" />
             <PartField part="place.opacity" />
           </Group>
+          <ArrangeGroup ids={owners} />
           <Fold title="Skew and pivot">
             <PartField part="place.skewX" />
             <PartField part="place.skewY" />
