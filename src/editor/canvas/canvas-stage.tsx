@@ -1,8 +1,10 @@
 'use client';
 import { useEffect, useMemo, useRef } from 'react';
 import styled from 'styled-components';
-import { followPointer } from '@/ui';
-import { cancelDrag, endColourPick, endDrag, useColourPick, useEditor, type Tool } from '../state';
+import { followPointer, openContextMenu } from '@/ui';
+import { selectForMenu, selectionEntries } from '../menus';
+import { cancelDrag, endColourPick, endDrag, select, useColourPick, useEditor, type Tool } from '../state';
+import { layerAt } from './hit';
 import { OVERLAYS, paintOverlay } from './overlay';
 import {
   finishDrawing,
@@ -169,6 +171,16 @@ export function CanvasStage() {
       tools[useEditor.getState().tool].move(inputOf(event), false);
       ask();
     };
+    const menu = (event: MouseEvent) => {
+      // Opened by its key it is about what is selected.
+      const pointed = event.button === 2;
+      const box = element.getBoundingClientRect();
+      const screen = { x: event.clientX - box.left, y: event.clientY - box.top };
+      const layer = pointed ? layerAt(useEditor.getState().piece, screen, useView.getState()) : null;
+      if (layer) selectForMenu([layer.id]);
+      else if (pointed) select({});
+      openContextMenu(event, 'On the canvas', selectionEntries());
+    };
     const wheel = (event: WheelEvent) => {
       event.preventDefault();
       const box = element.getBoundingClientRect();
@@ -214,6 +226,7 @@ export function CanvasStage() {
     ];
     element.addEventListener('pointerdown', down);
     element.addEventListener('pointermove', hover);
+    element.addEventListener('contextmenu', menu);
     element.addEventListener('wheel', wheel, { passive: false });
     window.addEventListener('keydown', key, true);
     window.addEventListener('keyup', key, true);
@@ -225,6 +238,7 @@ export function CanvasStage() {
       cancelAnimationFrame(asked);
       element.removeEventListener('pointerdown', down);
       element.removeEventListener('pointermove', hover);
+      element.removeEventListener('contextmenu', menu);
       element.removeEventListener('wheel', wheel);
       window.removeEventListener('keydown', key, true);
       window.removeEventListener('keyup', key, true);

@@ -1,7 +1,6 @@
 import { finishDrawing, fit, removeLastDrawn, runGhost, stopGhost, usePenGhost, zoomBy } from '../canvas';
 import {
   takeTool,
-  copySelected,
   deleteSelected,
   duplicateSelected,
   edit,
@@ -147,11 +146,12 @@ export const SHORTCUTS: readonly Shortcut[] = [
   { group: 'Strokes and points', keys: 'Delete', name: 'Delete', run: deleteSelected },
   { group: 'Strokes and points', keys: 'Ctrl A', name: 'Select all strokes, or all points', run: selectAll },
   { group: 'Strokes and points', keys: 'Ctrl D', name: 'Duplicate in place', run: duplicateSelected },
-  { group: 'Strokes and points', keys: 'Ctrl C', name: 'Copy keys, else strokes', run: copySelected },
+  { group: 'Strokes and points', keys: 'Ctrl C', name: 'Copy keys, else layers (as SVG too)' },
+  { group: 'Strokes and points', keys: 'Ctrl X', name: 'Cut' },
   {
     group: 'Strokes and points',
     keys: 'Ctrl V',
-    name: 'Paste keys at the playhead, strokes, a picture or SVG',
+    name: 'Paste keys at the playhead, layers, a picture or SVG',
   },
   { group: 'Strokes and points', keys: 'Ctrl G', name: 'Group, also a group in another', run: groupSelected },
   { group: 'Strokes and points', keys: 'Ctrl Shift G', name: 'Take the group apart', run: ungroupSelected },

@@ -1,6 +1,5 @@
-import { takePasted } from '../importing';
+import { listenToClipboard } from '../clipboard';
 import { save } from '../saving';
-import { pasteCopied } from '../state';
 import { isCharacter, useOwnKeys } from './own-keys';
 import { SHORTCUTS, type Shortcut } from './shortcuts-list';
 
@@ -96,12 +95,13 @@ export function listenForKeys(): () => void {
     )
       found.run!(event);
   };
-  const onPaste = (event: ClipboardEvent): void => {
+  /** Copying, cutting and pasting mean the piece but where text is written, and where words are selected to be read. */
+  const meansPiece = (): boolean => {
     const at = document.activeElement;
-    if ((inField(at) && !holdsNoText(at)) || document.querySelector('[role="dialog"]')) return;
-    event.preventDefault();
-    if (!event.clipboardData || !takePasted(event.clipboardData)) pasteCopied();
+    const words = window.getSelection()?.type === 'Range';
+    return !words && !(inField(at) && !holdsNoText(at)) && !document.querySelector('[role="dialog"]');
   };
+  const deaf = listenToClipboard(meansPiece);
   // Heard before fields and dialogs, which keep their keys to themselves.
   const onSave = (event: KeyboardEvent): void => {
     if (written(event) !== 'Ctrl S') return;
@@ -110,10 +110,9 @@ export function listenForKeys(): () => void {
   };
   window.addEventListener('keydown', onSave, true);
   window.addEventListener('keydown', onKey);
-  window.addEventListener('paste', onPaste);
   return () => {
     window.removeEventListener('keydown', onSave, true);
     window.removeEventListener('keydown', onKey);
-    window.removeEventListener('paste', onPaste);
+    deaf();
   };
 }

@@ -11,6 +11,8 @@ import {
   type KeyRef,
 } from '@/core/document';
 import { keysOf, type Animated } from '@/core/timing';
+import { openContextMenu } from '@/ui';
+import { selectionEntries } from '../menus';
 import { edit, editFromBase, select, useEditor } from '../state';
 import { dragFrames } from './drag';
 import { LANE } from './envelope';
@@ -77,6 +79,11 @@ export function KeyBar({
         const { piece } = useEditor.getState();
         const frames = keys.flatMap((one) => keysAt(piece, one)[one.index]?.frame ?? []);
         dragFrames(event, [key.frame, ...frames], keys, (by) => editFromBase((p) => moveKeys(p, keys, by)));
+      }}
+      onContextMenu={(event) => {
+        event.stopPropagation();
+        if (!isSelected) choose(false);
+        openContextMenu(event, 'Keys', selectionEntries());
       }}
       onFocus={() => !isSelected && !pointed.current && choose(false)}
       onKeyDown={(event) => {

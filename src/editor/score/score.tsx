@@ -2,7 +2,8 @@
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { type KeyRef } from '@/core/document';
-import { Button } from '@/ui';
+import { Button, openContextMenu } from '@/ui';
+import { selectForMenu, selectionEntries } from '../menus';
 import { selectedStrokes, useEditor } from '../state';
 import { CueThreads } from './cue-threads';
 import { DragWords } from './drag-words';
@@ -194,6 +195,10 @@ export function Score() {
                   data-row={index}
                   style={{ transform: `translateY(${index * LANE.height}px)` }}
                   onKeyDown={(event) => rowKey(event, index)}
+                  onContextMenu={(event) => {
+                    selectForMenu(layersOfRow(row));
+                    openContextMenu(event, `More about ${rowName(row)}`, selectionEntries());
+                  }}
                 >
                   <div
                     role="rowheader"

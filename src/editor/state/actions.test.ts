@@ -15,7 +15,6 @@ import { corner, measurePath, smooth } from '@/core/geometry';
 import { ask, notify } from '@/ui';
 import {
   changeable,
-  copySelected,
   deleteSelected,
   duplicateSelected,
   editPoints,
@@ -23,7 +22,6 @@ import {
   makeCorner,
   makeSmooth,
   nudgeSelected,
-  pasteCopied,
   renameLayer,
   reverseSelected,
   selectAll,
@@ -171,29 +169,13 @@ describe('points', () => {
 });
 
 describe('copies', () => {
-  test('duplicated strokes stand aside, under names and ids of their own', () => {
+  test('duplicated strokes lie on what they were made of, under names and ids of their own', () => {
     select({ layers: ['a', 'b'] });
     oneStep(duplicateSelected);
     const made = get().selection.layers;
     expect(made).toHaveLength(2);
-    expect(path(made[1]!).points[0]).toMatchObject({ x: 24, y: 124 });
+    expect(path(made[1]!).points[0]).toMatchObject({ x: 0, y: 100 });
     expect(new Set(get().piece.layers.map((layer) => layer.name)).size).toBe(5);
-  });
-
-  test('keys are copied where keys are chosen, and go to what is chosen then, at the playhead', () => {
-    select({ layers: ['a'], keys: [0, 1].map((index) => ({ stroke: 'a', part: 'head', index })) });
-    copySelected();
-    useEditor.setState({ frame: 60 });
-    select({ layers: ['c'] });
-    oneStep(pasteCopied);
-    expect(keysAt(get().piece, { stroke: 'c', part: 'head' }).map(({ frame }) => frame)).toEqual([
-      10, 20, 60, 70,
-    ]);
-    // Layers otherwise.
-    select({ layers: ['b'] });
-    copySelected();
-    oneStep(pasteCopied);
-    expect(ids()).toHaveLength(4);
   });
 });
 

@@ -2,7 +2,6 @@ import {
   asWholes,
   placementOf,
   setPlace,
-  copyKeys,
   duplicateLayers,
   moveLayers,
   movePoints,
@@ -21,7 +20,6 @@ import {
   withPath,
   mirrorKeys,
   moveKeys,
-  pasteKeys,
   renameGroup,
   reverseKeys,
   groupLayers,
@@ -29,11 +27,7 @@ import {
   ungroup,
   wholeGroup,
   takeApart,
-  fragmentOf,
-  withFragment,
-  type Fragment,
   type Piece,
-  type CopiedKeys,
 } from '@/core/document';
 import type { Path, Point } from '@/core/geometry';
 import { valueAt } from '@/core/timing';
@@ -122,13 +116,6 @@ function nudgePlaced(ids: readonly string[], by: Point): void {
   );
 }
 
-/** Puts copied keys at the playhead: on the selected strokes, or where they came from. */
-function pasteCopiedKeys(copied: CopiedKeys): void {
-  const { frame } = get();
-  const ids = changeable();
-  edit((piece) => pasteKeys(piece, copied, ids, Math.round(frame)));
-}
-
 /** Turns the selected keys round in time, or their values upside down. */
 export const reverseSelectedKeys = (): void => edit((piece) => reverseKeys(piece, get().selection.keys));
 export const mirrorSelectedKeys = (): void => edit((piece) => mirrorKeys(piece, get().selection.keys));
@@ -142,25 +129,6 @@ export function duplicateSelected(): void {
   const { piece, selection } = get();
   if (selection.layers.length === 0) return;
   const made = duplicateLayers(piece, selection.layers, newId);
-  edit(() => made.piece);
-  select({ layers: made.ids });
-}
-
-/** What was copied in this window, ready to be put into any piece: keys, or layers with their groups. */
-const copied: { keys: CopiedKeys | null; fragment: Fragment | null } = { keys: null, fragment: null };
-
-/** Copies the selected keys where there are any, else the selected layers. */
-export function copySelected(): void {
-  const { piece, selection } = get();
-  copied.keys = selection.keys.length > 0 ? copyKeys(piece, selection.keys) : null;
-  if (!copied.keys && selection.layers.length > 0) copied.fragment = fragmentOf(piece, selection.layers);
-}
-
-export function pasteCopied(): void {
-  const { keys, fragment } = copied;
-  if (keys) return pasteCopiedKeys(keys);
-  if (!fragment) return;
-  const made = withFragment(get().piece, fragment, newId);
   edit(() => made.piece);
   select({ layers: made.ids });
 }

@@ -109,7 +109,10 @@ test('distributed, middles stand evenly or gaps are equal, and the outermost sta
       const middles = near(2 * (e[from] + e[to]), d[from] + d[to] + f[from] + f[to]);
       const stay = (one: Bounds, was: Bounds) => near(one[from], was[from]) && near(one[to], was[to]);
       return (
-        gaps && middles && [a, d].every((box) => stay(box, before[0])) && [c, f].every((box) => stay(box, before[2]))
+        gaps &&
+        middles &&
+        [a, d].every((box) => stay(box, before[0])) &&
+        [c, f].every((box) => stay(box, before[2]))
       );
     }),
     { numRuns: 80 },

@@ -1,6 +1,7 @@
 export * from './arrive';
 export * from './align-points';
 export * from './arrange';
+export * from './copied';
 export { copiesApart } from './copies-apart';
 export * from './cover';
 export * from './cues';
