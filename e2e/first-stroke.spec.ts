@@ -163,6 +163,9 @@ test('six presses and a word: it writes itself and is downloaded', async ({ page
     page.waitForEvent('download'),
     done.getByRole('link', { name: 'Download' }).click(),
   ]);
+  // Wherever one is, its end is said.
+  await page.goto('/');
+  await expect(page.getByText('Untitled.webm is ready.')).toBeVisible();
   // Nothing is there at first; at the end all of the word is.
   const alpha = (frame: number) =>
     execFileSync('ffmpeg', [

@@ -1,4 +1,4 @@
-import { addLayers, applyManner, newPiece, newStroke, type Piece } from '../src/core/document';
+import { addLayers, applyManner, newLettering, newPiece, newStroke, type Piece } from '../src/core/document';
 import { corner, smooth } from '../src/core/geometry';
 
 /** An empty piece. */
@@ -31,4 +31,19 @@ export function three(name: string): Piece {
     offFrames: 20,
   } as const;
   return applyManner(piece, ['curve', 'bar'], manner);
+}
+
+/** A piece with one lettering, whose shapes are given so that no face is needed. */
+export function sampleText(name: string): Piece {
+  const setting = {
+    text: 'Ebb',
+    face: { id: 'sacramento', weight: 400 },
+    ...{ size: 300, tracking: 0, leading: 1.2, align: 'left' as const },
+  };
+  const set = {
+    outlines: { '1': 'M0 0L300 0L300 -400L0 -400Z' },
+    glyphs: [0, 1, 2].map((i) => ({ outline: '1', x: i * 400, y: 0, cluster: i })),
+    ...{ scale: 1, missing: [] },
+  };
+  return addLayers(blank(name), [newLettering('text', 'Ebb', setting, set, { x: 300, y: 700 })]);
 }

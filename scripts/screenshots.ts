@@ -32,9 +32,9 @@ const step = (name: string) => page.getByRole('radio', { name, exact: true }).cl
 
 /** Chooses a stroke by its lane, scrolled to where only lanes in view are in the page. */
 async function choose(name: string | RegExp): Promise<void> {
-  await page.getByRole('treegrid').evaluate((grid) => grid.scrollTo(0, 0));
+  await page.locator('[data-lanes]').evaluate((grid) => grid.scrollTo(0, 0));
   for (let i = 0; i < 40 && !(await lane(name).isVisible()); i++) {
-    await page.getByRole('treegrid').evaluate((grid) => grid.scrollBy(0, 90));
+    await page.locator('[data-lanes]').evaluate((grid) => grid.scrollBy(0, 90));
     await page.waitForTimeout(60);
   }
   await lane(name).click();
@@ -72,7 +72,7 @@ await page.mouse.move(640, divider.y + 2);
 await page.mouse.down();
 await page.mouse.move(640, 330, { steps: 5 });
 await page.mouse.up();
-await page.getByRole('treegrid').evaluate((grid) => grid.scrollTo(0, 0));
+await page.locator('[data-lanes]').evaluate((grid) => grid.scrollTo(0, 0));
 await step('Time');
 await choose('1 S');
 await lane('12 t, 2').click({ modifiers: ['Shift'] });

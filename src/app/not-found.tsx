@@ -1,4 +1,4 @@
-import { PageFrame } from '@/editor';
+import { PageFrame } from '@/editor/page-frame';
 
 /** What is seen under an address that leads nowhere. */
 export default function NotFound() {

@@ -1,4 +1,4 @@
-import { ProjectList } from '@/editor';
+import { ProjectList } from '@/editor/projects';
 
 export default function Home() {
   return <ProjectList />;

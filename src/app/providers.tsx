@@ -3,6 +3,7 @@ import { QueryClientProvider } from '@tanstack/react-query';
 import { useServerInsertedHTML } from 'next/navigation';
 import { useEffect, useState, type ReactNode } from 'react';
 import { ServerStyleSheet, StyleSheetManager } from 'styled-components';
+import { useExportWatch } from '@/editor/export-watch';
 import { queries } from '@/editor/queries';
 import { ContextMenus, GlobalStyle, holdDrops } from '@/ui';
 
@@ -20,6 +21,7 @@ function StyleRegistry({ children }: { children: ReactNode }) {
 
 export function Providers({ children }: { children: ReactNode }) {
   useEffect(holdDrops, []);
+  useExportWatch();
   return (
     <StyleRegistry>
       <GlobalStyle />

@@ -26,19 +26,36 @@ import { ProofPanel, useProof, watchProof } from './proof';
 import { watchTexts } from './reveal';
 import { openForEditing } from './saving';
 import { Score } from './score';
+import { NARROW, usePanelFold } from './panel-fold';
 import { DOCUMENT_STEP, sayWhatIsHeld, useEditor, type Step } from './state';
 
 const Page = styled.main`
   display: flex;
   flex-direction: column;
   height: 100vh;
-  overflow: hidden;
+  /* Clipped and not hidden: what is hidden can still be scrolled out of the window, by a field that gets the focus. */
+  overflow: clip;
+`;
+const Skip = styled.a`
+  position: absolute;
+  z-index: 80;
+  top: 6px;
+  left: 6px;
+  padding: 6px 12px;
+  border-radius: 7px;
+  background: var(--raised);
+  color: var(--text);
+  &:not(:focus) {
+    clip-path: inset(50%);
+  }
 `;
 const Upper = styled.div`
+  position: relative;
   display: flex;
   height: 100%;
+  overflow: clip;
 `;
-const Side = styled.aside`
+const Side = styled.aside<{ $open: boolean }>`
   width: 262px;
   flex: none;
   padding: 12px 14px;
@@ -47,6 +64,17 @@ const Side = styled.aside`
   overflow: hidden auto;
   scrollbar-width: thin;
   scrollbar-color: var(--rule) transparent;
+  /* In a narrow window (200 % zoom) it folds away and lies over the canvas while it is open. */
+  @media ${NARROW} {
+    position: absolute;
+    z-index: 9;
+    top: 0;
+    bottom: 0;
+    left: 58px;
+    width: min(262px, calc(100% - 58px));
+    box-shadow: var(--shadow);
+    ${({ $open }) => !$open && 'display: none;'}
+  }
 `;
 const Middle = styled.div`
   position: relative;
@@ -93,6 +121,7 @@ export function Editor({ id }: { id: string }) {
   const [error, setError] = useState('');
   const step = useEditor((s) => s.step);
   const proof = useProof((s) => s.open);
+  const panelOpen = usePanelFold((s) => s.open);
   useEffect(() => {
     let close: (() => void) | null = null;
     let watches: (() => void)[] = [];
@@ -133,12 +162,13 @@ export function Editor({ id }: { id: string }) {
   return (
     <EditStepContext value={DOCUMENT_STEP}>
       <Page>
+        <Skip href="#canvas">Skip to the canvas</Skip>
         <PieceBar />
         <PanelGroup orientation="vertical" style={{ flex: 1, minHeight: 0 }}>
           <Panel defaultSize="66%" minSize="30%">
             <Upper>
               <StepRail />
-              <Side aria-label="Panel">
+              <Side aria-label="Panel" $open={panelOpen}>
                 {!proof && <HelpButton />}
                 {proof ? <ProofPanel /> : PANELS[step]()}
               </Side>

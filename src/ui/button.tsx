@@ -75,7 +75,10 @@ export const MainButton = styled(AriaButton)<{ $wide?: boolean }>`
 export const ToggleButton = styled(AriaToggle)`
   ${buttonLooks}
   &[data-selected] {
-    color: var(--head);
+    border-color: var(--head);
+    svg {
+      color: var(--head);
+    }
   }
 `;
 
@@ -110,6 +113,9 @@ const Square = styled(Button)<{ $plain: boolean | undefined }>`
 `;
 const SquareToggle = styled(ToggleButton)<{ $plain: boolean | undefined }>`
   ${square}
+  &[data-selected] {
+    background: var(--pressed);
+  }
 `;
 
 interface Named {

@@ -49,6 +49,7 @@ export function ContextMenus() {
       />
       <Pop
         key={`${menu.x} ${menu.y}`}
+        aria-label={menu.label}
         isOpen
         onOpenChange={(open) => !open && close()}
         triggerRef={anchor}

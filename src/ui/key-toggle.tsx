@@ -1,35 +1,43 @@
 'use client';
 import styled from 'styled-components';
 
-/** A key is an upright bar, here as in the score. */
-const Bar = styled.button`
-  width: 16px;
+/** A key as in the score: an upright bar on the line of a value. */
+const Mark = styled.button`
+  display: grid;
+  place-items: center;
+  width: 24px;
   height: 24px;
+  margin-right: -6px;
   padding: 0;
   border: 0;
+  border-radius: 5px;
   background: none;
+  color: var(--quiet);
   cursor: default;
-  &::before {
-    content: '';
-    display: block;
-    width: 4px;
-    height: 12px;
-    margin: 0 auto;
-    border: 1px solid var(--quiet);
-    border-radius: 1px;
-    opacity: 0.55;
+  svg {
+    width: 18px;
+    height: 14px;
   }
-  &:hover::before {
-    opacity: 1;
+  path {
+    fill: none;
+    stroke: currentColor;
+    stroke-width: 1.2;
   }
-  &[data-state='elsewhere']::before {
-    border-color: var(--head);
-    opacity: 1;
+  rect {
+    fill: var(--panel);
+    stroke: currentColor;
+    stroke-width: 1.2;
   }
-  &[data-state='here']::before {
-    border-color: var(--head);
-    background: var(--head);
-    opacity: 1;
+  &:hover {
+    background: var(--pressed);
+    color: var(--text);
+  }
+  &[data-state='elsewhere'],
+  &[data-state='here'] {
+    color: var(--head);
+  }
+  &[data-state='here'] rect {
+    fill: currentColor;
   }
 `;
 
@@ -53,13 +61,18 @@ export function KeyToggle({
   onPress: () => void;
 }) {
   return (
-    <Bar
+    <Mark
       type="button"
       data-state={state}
       aria-pressed={state === 'here'}
       aria-label={`${label}: ${WORDS[state].toLowerCase()}`}
       title={WORDS[state]}
       onClick={onPress}
-    />
+    >
+      <svg viewBox="0 0 18 14" aria-hidden>
+        <path d="M1 12C7 12 11 2 17 2" />
+        <rect x={6.75} y={2.5} width={4.5} height={9} rx={1} />
+      </svg>
+    </Mark>
   );
 }

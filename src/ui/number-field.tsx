@@ -86,6 +86,8 @@ export function NumberField(props: NumberFieldProps) {
   const latest = useLatest(onChange);
   const words = useId();
   const [limited, setLimited] = useState<'most' | 'least' | null>(null);
+  /** What was typed last and is no number. */
+  const [refused, setRefused] = useState<string | null>(null);
   /** The number as it can be; one that goes beyond its limits says so. */
   const hold = (n: number): number => {
     const value = Number(n.toFixed(6));
@@ -93,14 +95,18 @@ export function NumberField(props: NumberFieldProps) {
     return Math.min(max, Math.max(min, value));
   };
   useEffect(() => {
-    if (!limited) return;
-    const timer = setTimeout(() => setLimited(null), SAID_MS);
+    if (!limited && refused === null) return;
+    const timer = setTimeout(() => {
+      setLimited(null);
+      setRefused(null);
+    }, SAID_MS);
     return () => clearTimeout(timer);
-  }, [limited]);
+  }, [limited, refused]);
   const read = typed === null ? null : parse(typed);
   const wrong = typed !== null && typed !== '' && read === null;
 
   const take = () => {
+    if (wrong) setRefused(typed);
     if (read !== null) {
       const held = hold(read);
       if (held !== value) onChange(held);
@@ -157,7 +163,7 @@ export function NumberField(props: NumberFieldProps) {
         aria-valuemin={Number.isFinite(min) ? min : undefined}
         aria-valuemax={Number.isFinite(max) ? max : undefined}
         aria-invalid={wrong}
-        {...(limited && { 'aria-describedby': words })}
+        {...((limited || refused !== null) && { 'aria-describedby': words })}
         data-untouched={typed === null || undefined}
         autoComplete="off"
         spellCheck={false}
@@ -167,6 +173,7 @@ export function NumberField(props: NumberFieldProps) {
         onFocus={(event) => event.currentTarget.select()}
         onChange={(event) => {
           setLimited(null);
+          setRefused(null);
           setTyped(event.currentTarget.value);
         }}
         onBlur={take}
@@ -185,9 +192,13 @@ export function NumberField(props: NumberFieldProps) {
           event.stopPropagation();
         }}
       />
-      {limited && (
+      {(limited || refused !== null) && (
         <Limit id={words} role="status">
-          {limited === 'most' ? `at most ${format(max)}` : `at least ${format(min)}`}
+          {limited === 'most'
+            ? `at most ${format(max)}`
+            : limited === 'least'
+              ? `at least ${format(min)}`
+              : `“${refused!.slice(0, 20)}” is no number`}
         </Limit>
       )}
     </Row>

@@ -27,8 +27,12 @@ test.each([
     expect([surface, contrast(roles.line!, roles[surface]!) >= 3]).toEqual([surface, true]);
     expect([surface, contrast(roles.caution!, roles[surface]!) >= 3]).toEqual([surface, true]);
   }
-  for (const surface of ['ground', 'panel', 'raised'])
+  for (const surface of ['ground', 'panel', 'raised', 'desk', 'pressed'])
     expect([surface, contrast(roles.quiet!, roles[surface]!) >= 4.5]).toEqual([surface, true]);
+  // Words that do something, and what warns, are written in these.
+  for (const surface of ['ground', 'panel', 'raised'])
+    for (const role of ['head', 'tail', 'caution'])
+      expect([role, surface, contrast(roles[role]!, roles[surface]!) >= 4.5]).toEqual([role, surface, true]);
   expect(contrast(roles['on-head']!, roles.head!)).toBeGreaterThanOrEqual(4.5);
   expect(contrast(roles.text!, roles.pressed!)).toBeGreaterThanOrEqual(4.5);
 });

@@ -4,8 +4,8 @@ import { createGlobalStyle } from 'styled-components';
 const LIGHT = `
     --ground: #efe8d9; --panel: #f6f0e4; --raised: #fffaf0; --rule: #d6cbb5; --pressed: #e3d8c2; --line: #7b6f59;
     --desk: #d9cfbb;
-    --text: #2a241b; --quiet: #665c4b;
-    --head: #c8431a; --tail: #1d7566; --caution: #8a5a00; --on-head: #fff7f0;
+    --text: #2a241b; --quiet: #5f5545;
+    --head: #b83a12; --tail: #186557; --caution: #7d5200; --on-head: #fff7f0;
     --shadow: 0 12px 40px rgb(70 50 20 / 0.3);
     color-scheme: light;
 `;
@@ -31,6 +31,18 @@ export const GlobalStyle = createGlobalStyle`
   :root[data-theme='light'] { ${LIGHT} }
   @media (prefers-contrast: more) {
     :root { --quiet: var(--text); --rule: var(--line); }
+  }
+  /* What is told by a background alone needs a line where the system chooses the colours (CSS Color Adjustment 1, 3). */
+  @media (forced-colors: active) {
+    [data-selected], [aria-pressed='true'], [aria-checked='true'], [aria-current] {
+      outline: 2px solid Highlight; outline-offset: -2px;
+    }
+    [role='row'][aria-selected='true'] {
+      forced-color-adjust: none; background: Highlight; color: HighlightText;
+      --text: HighlightText; --quiet: HighlightText;
+    }
+    [data-lanes] svg, [data-playhead] { forced-color-adjust: none; }
+    :focus-visible { outline: 3px solid Highlight; }
   }
   *, *::before, *::after { box-sizing: border-box; }
   html, body { height: 100%; margin: 0; }

@@ -1,3 +1,5 @@
+import { arithmetic } from './arithmetic';
+
 /** How a number is written for people, and read from what they type; null where it can't be read. */
 export interface Written {
   readonly format: (value: number) => string;
@@ -5,7 +7,7 @@ export interface Written {
 }
 
 /**
- * Numbers with a unit after them, which need not be typed.
+ * Numbers with a unit after them, which need not be typed; sums are reckoned.
  * @param digits after the point, at most.
  * @param per how many of the unit one is: 100 % to a share of one.
  */
@@ -13,9 +15,9 @@ export const writtenWith = (unit: string, digits: number, per = 1): Written => (
   format: (value) =>
     `${Number((value * per).toFixed(digits))}${unit === '' || unit === '°' ? unit : ` ${unit}`}`,
   parse(text) {
-    const match = /^\s*(-?\d*[.,]?\d+)\s*(\S*)\s*$/.exec(text);
-    if (!match || (match[2] !== '' && match[2] !== unit)) return null;
-    return Number(match[1]!.replace(',', '.')) / per;
+    // The unit may stand after each number of a sum.
+    const value = arithmetic(unit === '' ? text : text.replaceAll(unit, ' '));
+    return value === null ? null : value / per;
   },
 });
 

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { z } from 'zod';
-import { EditBay } from '@/editor';
+import { EditBay } from '@/editor/bay';
 
 export const metadata: Metadata = { title: 'Edit bay · Obelus' };
 

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { ExportList } from '@/editor';
+import { ExportList } from '@/editor/export';
 
 export const metadata: Metadata = { title: 'Exports · Obelus' };
 

@@ -12,6 +12,7 @@ import { useSaving } from '../saving';
 import { edit, redo, undo, useEditor } from '../state';
 import { CompareDialog } from './compare-dialog';
 import { HistoryDialog } from './history-dialog';
+import { NARROW } from '../panel-fold';
 import { SaveState, WorkState } from './save-state';
 import { tourLeftAt, tourTo } from '../help';
 import { themeEntries } from '../theme';
@@ -37,7 +38,8 @@ const Home = styled(Link)`
     color: var(--text);
   }
 `;
-const Name = styled.div`
+const Name = styled.h1`
+  margin: 0;
   font: italic 400 22px/1 var(--serif);
   min-width: 0;
   input {
@@ -54,9 +56,23 @@ const Facts = styled.span`
   white-space: nowrap;
   overflow: hidden;
   text-overflow: ellipsis;
+  @media ${NARROW} {
+    display: none;
+  }
 `;
 const Space = styled.div`
   flex: 1;
+`;
+/** Words that only screen readers hear where the window is narrow. */
+const Words = styled.span`
+  @media ${NARROW} {
+    position: absolute;
+    width: 1px;
+    height: 1px;
+    overflow: hidden;
+    clip-path: inset(50%);
+    white-space: nowrap;
+  }
 `;
 
 /** Puts the address of what is looked at on the clipboard. */
@@ -83,9 +99,9 @@ export function PieceBar() {
   const seconds = Math.round((length / framesPerSecond(rate)) * 100) / 100;
   return (
     <Bar>
-      <Home href="/" aria-label="All projects">
+      <Home href="/" aria-label={`${projectName} / All projects`}>
         <Mark />
-        {projectName} /
+        <Words>{projectName} /</Words>
       </Home>
       <Name>
         <NameField
@@ -108,12 +124,12 @@ export function PieceBar() {
       </IconButton>
       <Tipped words="Shows the action-safe (93 %) and title-safe (90 %) areas" keys="G">
         <ToggleButton isSelected={safeAreas} onChange={(on) => useEditor.setState({ safeAreas: on })}>
-          <Grid3x3 aria-hidden /> Safe areas
+          <Grid3x3 aria-hidden /> <Words>Safe areas</Words>
         </ToggleButton>
       </Tipped>
       <Tipped words="Looks for what a viewer would stumble over" keys="Y">
         <ToggleButton data-tour="proof" isSelected={proofOpen} onChange={showProof}>
-          <CircleCheck aria-hidden /> Proof
+          <CircleCheck aria-hidden /> <Words>Proof</Words>
           {findings > 0 && <span style={{ color: 'var(--caution)', fontWeight: 600 }}>{findings}</span>}
         </ToggleButton>
       </Tipped>

@@ -16,6 +16,7 @@ import { Tipped } from '@/ui';
 import { STEP_HELP } from '../help';
 import { useProof } from '../proof';
 import { useEditor, type Step } from '../state';
+import { usePanelFold } from '../panel-fold';
 import { toStep } from '../to-step';
 
 const STEPS: readonly { id: Step; icon: LucideIcon }[] = [
@@ -32,8 +33,11 @@ const STEPS: readonly { id: Step; icon: LucideIcon }[] = [
 const Rail = styled(ToggleButtonGroup)`
   display: flex;
   flex-direction: column;
+  flex: none;
   width: 58px;
   padding-top: 8px;
+  overflow: hidden auto;
+  scrollbar-width: none;
   border-right: 1px solid var(--rule);
   background: var(--ground);
 `;
@@ -76,11 +80,18 @@ export function StepRail() {
       disallowEmptySelection
       // The proof stands in the place of a step's panel.
       selectedKeys={proof ? [] : [step]}
-      onSelectionChange={(keys) => toStep([...keys][0] as Step)}
+      onSelectionChange={(keys) => {
+        const to = [...keys][0] as Step;
+        if (to !== step || proof) toStep(to);
+      }}
     >
       {STEPS.map(({ id, icon: Icon }, i) => (
         <Tipped key={id} words={STEP_HELP[id].about} keys={String(i + 1)} placement="right">
-          <Choice id={id}>
+          <Choice
+            id={id}
+            // Pressed once more it folds its panel, where that folds.
+            onPress={() => step === id && !proof && usePanelFold.setState(({ open }) => ({ open: !open }))}
+          >
             <Icon aria-hidden />
             {STEP_HELP[id].name}
           </Choice>

@@ -13,12 +13,13 @@ import {
   ZoomIn,
   ZoomOut,
 } from 'lucide-react';
+import { Toolbar } from 'react-aria-components';
 import styled from 'styled-components';
 import { IconButton, IconToggle } from '@/ui';
 import { fit, useView, zoomBy } from '../canvas';
 import { takeTool, useEditor, useTools, type Tool } from '../state';
 
-const Strip = styled.div`
+const Strip = styled(Toolbar)`
   position: absolute;
   left: 12px;
   bottom: 10px;
@@ -34,7 +35,7 @@ const Line = styled.i`
   margin: 4px 3px;
   background: var(--rule);
 `;
-const Zoom = styled.div`
+const Zoom = styled(Toolbar)`
   position: absolute;
   right: 12px;
   bottom: 10px;
@@ -68,7 +69,7 @@ export function ToolStrip() {
   const tool = useEditor((s) => s.tool);
   const snapping = useTools((s) => s.snapping);
   return (
-    <Strip role="toolbar" aria-label="Tools">
+    <Strip aria-label="Tools">
       {TOOLS.map(({ id, name, keys, icon: Icon }) => (
         <IconToggle
           key={id}
@@ -103,7 +104,7 @@ export function ZoomStrip() {
   const zoom = useView((s) => s.zoom);
   const linesOnly = useEditor((s) => s.linesOnly);
   return (
-    <Zoom role="toolbar" aria-label="Zoom">
+    <Zoom aria-label="Zoom">
       <IconToggle
         label="Strokes as lines only"
         keys="W"

@@ -249,11 +249,16 @@ export function CanvasStage() {
     <Stage
       ref={stage}
       tabIndex={0}
+      id="canvas"
       role="application"
-      aria-label="Canvas. The same strokes and points are listed in the score and in the Trace panel."
+      aria-label="Canvas"
+      aria-describedby="about-canvas"
       data-canvas
       style={{ background: 'var(--desk)' }}
     >
+      <span id="about-canvas" hidden>
+        The same strokes and points are listed in the score and in the Trace panel.
+      </span>
       <canvas ref={picture} />
       <canvas ref={overlay} />
     </Stage>

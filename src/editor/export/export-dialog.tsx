@@ -4,6 +4,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import styled from 'styled-components';
 import { EXPORTS, wholeSettings } from '@/contract';
 import { Dialog, MainButton } from '@/ui';
+import { exportAsked } from '../export-watch';
 import { textsFollowed } from '../reveal';
 import { call, save, useSaving } from '../saving';
 import { useCalm } from '../state';
@@ -77,7 +78,8 @@ export function ExportDialog({ isOpen, onClose }: { isOpen: boolean; onClose: ()
         );
         return;
       }
-      await call(EXPORTS.request, { params: { id: id! }, body: { settings } });
+      const requested = await call(EXPORTS.request, { params: { id: id! }, body: { settings } });
+      exportAsked(requested.id);
       await refresh();
     } catch (problem) {
       setError((problem as Error).message);

@@ -44,7 +44,7 @@ const atWork = (element: Element | null): boolean =>
   element === null ||
   element === document.body ||
   element.matches('[data-canvas]') ||
-  element.closest('[data-score] [role="treegrid"]') !== null;
+  element.closest('[data-score] [data-lanes]') !== null;
 
 /** Letters that take up tools and change points, and Enter, mean the canvas alone. */
 const onCanvas = (element: Element | null): boolean =>

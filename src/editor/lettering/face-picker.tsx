@@ -40,13 +40,15 @@ const Trigger = styled(AriaButton)`
   ${selectLooks}
 `;
 const Body = styled(Dialog)`
+  outline: none;
+`;
+const Finder = styled.search`
   display: grid;
   grid-template-rows: auto auto 1fr;
   gap: 8px;
   width: min(420px, calc(100vw - 40px));
   height: min(560px, calc(100vh - 40px));
   padding: 8px;
-  outline: none;
 `;
 const Find = styled(SearchField)`
   display: flex;
@@ -205,61 +207,63 @@ export function FacePicker({
         </Trigger>
         <Pop placement="right top" offset={8}>
           <Body aria-label={label}>
-            <Find aria-label="Find a face" value={find} onChange={setFind} autoFocus>
-              <Search aria-hidden />
-              <Input placeholder="Find a face" />
-              <IconButton label="Clear" plain>
-                <X />
-              </IconButton>
-            </Find>
-            <Chips
-              aria-label="Kind of face"
-              disallowEmptySelection
-              selectedKeys={[kind]}
-              onSelectionChange={(keys) => setKind(String([...keys][0]))}
-            >
-              <Chip id="all">All</Chip>
-              {kinds.map(([id, name]) => (
-                <Chip key={id} id={id}>
-                  {name}
-                </Chip>
-              ))}
-            </Chips>
-            <List
-              aria-label="Faces"
-              onAction={(key) => {
-                const face = faces.find((one) => one.id === String(key).split('/')[1]);
-                if (face) take(face);
-              }}
-              renderEmptyState={() => <Nothing>No face is called that.</Nothing>}
-            >
-              {sectionsOf(faces, kind, find, liked, last).map((section) => (
-                <GridListSection key={section.id} id={section.id}>
-                  <Kind>{section.name}</Kind>
-                  {section.faces.map((face) => (
-                    <Item
-                      key={face.id}
-                      id={`${section.id}/${face.id}`}
-                      textValue={face.name}
-                      data-current={face.id === value || undefined}
-                    >
-                      <div>
-                        <small>{face.name}</small>
-                        <FaceSample face={face} word={word} />
-                      </div>
-                      <IconToggle
-                        plain
-                        label={`Favourite ${face.name}`}
-                        isSelected={liked.includes(face.id)}
-                        onChange={() => toggleLiked(face.id)}
+            <Finder>
+              <Find aria-label="Find a face" value={find} onChange={setFind} autoFocus>
+                <Search aria-hidden />
+                <Input placeholder="Find a face" />
+                <IconButton label="Clear" plain>
+                  <X />
+                </IconButton>
+              </Find>
+              <Chips
+                aria-label="Kind of face"
+                disallowEmptySelection
+                selectedKeys={[kind]}
+                onSelectionChange={(keys) => setKind(String([...keys][0]))}
+              >
+                <Chip id="all">All</Chip>
+                {kinds.map(([id, name]) => (
+                  <Chip key={id} id={id}>
+                    {name}
+                  </Chip>
+                ))}
+              </Chips>
+              <List
+                aria-label="Faces"
+                onAction={(key) => {
+                  const face = faces.find((one) => one.id === String(key).split('/')[1]);
+                  if (face) take(face);
+                }}
+                renderEmptyState={() => <Nothing>No face is called that.</Nothing>}
+              >
+                {sectionsOf(faces, kind, find, liked, last).map((section) => (
+                  <GridListSection key={section.id} id={section.id}>
+                    <Kind>{section.name}</Kind>
+                    {section.faces.map((face) => (
+                      <Item
+                        key={face.id}
+                        id={`${section.id}/${face.id}`}
+                        textValue={face.name}
+                        data-current={face.id === value || undefined}
                       >
-                        <Star fill={liked.includes(face.id) ? 'currentColor' : 'none'} />
-                      </IconToggle>
-                    </Item>
-                  ))}
-                </GridListSection>
-              ))}
-            </List>
+                        <div>
+                          <small>{face.name}</small>
+                          <FaceSample face={face} word={word} />
+                        </div>
+                        <IconToggle
+                          plain
+                          label={`Favourite ${face.name}`}
+                          isSelected={liked.includes(face.id)}
+                          onChange={() => toggleLiked(face.id)}
+                        >
+                          <Star fill={liked.includes(face.id) ? 'currentColor' : 'none'} />
+                        </IconToggle>
+                      </Item>
+                    ))}
+                  </GridListSection>
+                ))}
+              </List>
+            </Finder>
           </Body>
         </Pop>
       </DialogTrigger>

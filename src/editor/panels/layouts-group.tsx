@@ -64,7 +64,7 @@ export function LayoutsGroup() {
       )}
       {layouts.isPending && (
         // As large as what will stand here, so that nothing below it moves away under the pointer.
-        <CardGrid role="status" aria-label="Reading the layouts">
+        <CardGrid aria-busy aria-label="Reading the layouts">
           {Array.from({ length: LAYOUTS_SHIPPED }, (_, i) => (
             <li key={i}>
               <Room />

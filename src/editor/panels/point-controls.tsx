@@ -30,6 +30,7 @@ const Item = styled.button`
   display: flex;
   gap: 10px;
   width: 100%;
+  min-height: 24px;
   padding: 2px 7px;
   border: 0;
   border-radius: 5px;

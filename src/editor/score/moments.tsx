@@ -40,21 +40,22 @@ export const InkChart = memo(function InkChart({ height }: { height: number }) {
 
 const Strip = styled.div`
   position: relative;
-  height: 18px;
+  height: 25px;
   overflow: hidden;
   border-top: 1px solid var(--rule);
   touch-action: none;
 `;
 const Flag = styled.div`
   position: absolute;
-  top: 1px;
-  height: 16px;
-  padding: 0 7px 0 5px;
+  top: 0;
+  height: 24px;
+  min-width: 24px;
+  padding: 0 9px 0 6px;
   border-left: 2px solid var(--tail);
-  border-radius: 0 8px 8px 0;
+  border-radius: 0 12px 12px 0;
   background: color-mix(in srgb, var(--tail) 26%, var(--panel));
   font-size: 11px;
-  line-height: 16px;
+  line-height: 24px;
   white-space: nowrap;
   cursor: ew-resize;
   outline-offset: -1px;
@@ -71,7 +72,7 @@ const Flag = styled.div`
 `;
 const Range = styled.div`
   position: absolute;
-  top: 6px;
+  top: 9px;
   height: 6px;
   border-radius: 3px;
   background: color-mix(in srgb, var(--text) 26%, transparent);
@@ -79,12 +80,13 @@ const Range = styled.div`
 `;
 const RangeEnd = styled.div`
   position: absolute;
-  top: 2px;
-  width: 7px;
-  height: 14px;
-  margin-left: -3.5px;
-  border-radius: 2px;
-  background: var(--quiet);
+  top: 0;
+  width: 24px;
+  height: 24px;
+  margin-left: -12px;
+  /* What is seen of it is narrower than what can be taken hold of. */
+  background: linear-gradient(90deg, transparent 8.5px, var(--quiet) 8.5px 15.5px, transparent 15.5px) 0 5px /
+    100% 14px no-repeat;
   cursor: ew-resize;
   outline-offset: 1px;
 `;

@@ -139,5 +139,5 @@ export function PlayheadLine() {
     const ends = [useEditor.subscribe(place), useTimeScale.subscribe(place)];
     return () => ends.forEach((end) => end());
   }, []);
-  return <Line ref={line} />;
+  return <Line ref={line} data-playhead />;
 }

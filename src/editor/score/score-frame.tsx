@@ -5,7 +5,8 @@ import { useRulerMarks } from './ruler';
 
 export const HEAD_WIDTH = 244;
 export const RULER_HEIGHT = 22;
-const FOOT_HEIGHT = RULER_HEIGHT + 18;
+export const MOMENTS_HEIGHT = 25;
+const FOOT_HEIGHT = RULER_HEIGHT + MOMENTS_HEIGHT;
 
 export const Root = styled.section`
   display: flex;

@@ -157,13 +157,7 @@ export function Score() {
           <GridLines />
           <MarkerLines />
         </Over>
-        <Scroller
-          ref={scroller}
-          role="treegrid"
-          aria-label="Strokes in writing order"
-          aria-rowcount={rows.length}
-          aria-multiselectable
-        >
+        <Scroller ref={scroller} data-lanes>
           {layers.length === 0 && (
             <Empty>
               <span>No strokes yet. Each one you draw gets a lane here.</span>
@@ -173,76 +167,83 @@ export function Score() {
             </Empty>
           )}
           <div style={{ height: virtual.getTotalSize(), position: 'relative' }}>
-            {virtual.getVirtualItems().map(({ index }) => {
-              const row = rows[index];
-              if (!row) return null;
-              const { owner } = row;
-              const isSelected = isChosen(row);
-              const keys = selection.keys.some((key) => key.stroke === owner.id)
-                ? selection.keys.filter((key) => key.stroke === owner.id)
-                : NO_KEYS;
-              const turn = opening(row);
-              return (
-                <RowBox
-                  key={row.key}
-                  role="row"
-                  aria-selected={isSelected}
-                  aria-rowindex={index + 1}
-                  aria-level={row.depth + (row.kind === 'part' ? 2 : 1)}
-                  {...(turn && { 'aria-expanded': isOpen(row) })}
-                  aria-label={rowName(row)}
-                  tabIndex={index === firstSelected ? 0 : -1}
-                  data-row={index}
-                  style={{ transform: `translateY(${index * LANE.height}px)` }}
-                  onKeyDown={(event) => rowKey(event, index)}
-                  onContextMenu={(event) => {
-                    selectForMenu(layersOfRow(row));
-                    openContextMenu(event, `More about ${rowName(row)}`, selectionEntries());
-                  }}
-                >
-                  <div
-                    role="rowheader"
-                    style={{ minWidth: 0 }}
-                    onPointerDown={(event) => dragOrder(event, index)}
-                    onDoubleClick={() => row.kind !== 'part' && setRenaming(row.key)}
+            <div
+              // A grid without rows is none.
+              {...(rows.length > 0 && { role: 'treegrid', 'aria-multiselectable': true })}
+              aria-label={rows.length > 0 ? 'Strokes in writing order' : undefined}
+              aria-rowcount={rows.length > 0 ? rows.length : undefined}
+            >
+              {virtual.getVirtualItems().map(({ index }) => {
+                const row = rows[index];
+                if (!row) return null;
+                const { owner } = row;
+                const isSelected = isChosen(row);
+                const keys = selection.keys.some((key) => key.stroke === owner.id)
+                  ? selection.keys.filter((key) => key.stroke === owner.id)
+                  : NO_KEYS;
+                const turn = opening(row);
+                return (
+                  <RowBox
+                    key={row.key}
+                    role="row"
+                    aria-selected={isSelected}
+                    aria-rowindex={index + 1}
+                    aria-level={row.depth + (row.kind === 'part' ? 2 : 1)}
+                    {...(turn && { 'aria-expanded': isOpen(row) })}
+                    aria-label={rowName(row)}
+                    tabIndex={index === firstSelected ? 0 : -1}
+                    data-row={index}
+                    style={{ transform: `translateY(${index * LANE.height}px)` }}
+                    onKeyDown={(event) => rowKey(event, index)}
+                    onContextMenu={(event) => {
+                      selectForMenu(layersOfRow(row));
+                      openContextMenu(event, `More about ${rowName(row)}`, selectionEntries());
+                    }}
                   >
-                    {row.kind === 'group' ? (
-                      <GroupHead
-                        group={row.group}
-                        members={row.members}
-                        depth={row.depth}
-                        parts={row.parts.length}
-                        partsOpen={open.opened.includes(row.group.id)}
-                        isOpen={isOpen(row)}
-                        renaming={renaming === row.key}
-                        onRenamed={() => setRenaming(null)}
-                      />
-                    ) : row.kind === 'part' ? (
-                      <PartHead owner={owner} part={row.part} depth={row.depth} />
-                    ) : (
-                      <LaneHead
-                        layer={row.layer}
-                        order={row.order}
-                        bound={bound.get(row.layer.id) ?? null}
-                        depth={row.depth}
-                        led={owner.led}
-                        parts={row.parts.length}
-                        isOpen={isOpen(row)}
-                        renaming={renaming === row.key}
-                        onRenamed={() => setRenaming(null)}
-                      />
-                    )}
-                  </div>
-                  <div
-                    role="gridcell"
-                    style={{ overflow: 'hidden' }}
-                    onPointerDown={(event) => boxSelect(event, index)}
-                  >
-                    <RowLane row={row} length={length} isSelected={isSelected} keys={keys} />
-                  </div>
-                </RowBox>
-              );
-            })}
+                    <div
+                      role="rowheader"
+                      style={{ minWidth: 0 }}
+                      onPointerDown={(event) => dragOrder(event, index)}
+                      onDoubleClick={() => row.kind !== 'part' && setRenaming(row.key)}
+                    >
+                      {row.kind === 'group' ? (
+                        <GroupHead
+                          group={row.group}
+                          members={row.members}
+                          depth={row.depth}
+                          parts={row.parts.length}
+                          partsOpen={open.opened.includes(row.group.id)}
+                          isOpen={isOpen(row)}
+                          renaming={renaming === row.key}
+                          onRenamed={() => setRenaming(null)}
+                        />
+                      ) : row.kind === 'part' ? (
+                        <PartHead owner={owner} part={row.part} depth={row.depth} />
+                      ) : (
+                        <LaneHead
+                          layer={row.layer}
+                          order={row.order}
+                          bound={bound.get(row.layer.id) ?? null}
+                          depth={row.depth}
+                          led={owner.led}
+                          parts={row.parts.length}
+                          isOpen={isOpen(row)}
+                          renaming={renaming === row.key}
+                          onRenamed={() => setRenaming(null)}
+                        />
+                      )}
+                    </div>
+                    <div
+                      role="gridcell"
+                      style={{ overflow: 'hidden' }}
+                      onPointerDown={(event) => boxSelect(event, index)}
+                    >
+                      <RowLane row={row} length={length} isSelected={isSelected} keys={keys} />
+                    </div>
+                  </RowBox>
+                );
+              })}
+            </div>
             <OverLanes>
               <CueThreads rows={rows} />
               {selection.keys.length > 1 && <RetimeBox keys={selection.keys} rows={rows} />}

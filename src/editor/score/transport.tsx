@@ -25,6 +25,11 @@ const Bar = styled.div`
   gap: 6px;
   height: 34px;
   padding: 0 12px 0 8px;
+  overflow: auto hidden;
+  scrollbar-width: none;
+  > * {
+    flex: none;
+  }
   border-bottom: 1px solid var(--rule);
 `;
 const Field = styled.input<{ $wide?: boolean }>`
@@ -214,7 +219,7 @@ export const Transport = memo(function Transport() {
   const onion = useEditor((s) => s.onion.shown);
   const mode = MODES.find((one) => one.id === playMode)!;
   return (
-    <Bar role="toolbar" aria-label="Playback">
+    <Bar role="group" aria-label="Playback">
       <IconButton label="To the first frame" keys="Home" plain onPress={() => showFrame(0)}>
         <SkipBack />
       </IconButton>

@@ -1,4 +1,4 @@
-import { Editor } from '@/editor';
+import { Editor } from '@/editor/editor';
 
 export default async function PiecePage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;

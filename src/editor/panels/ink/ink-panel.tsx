@@ -18,7 +18,7 @@ import { WidthEditor } from './width-editor';
 
 /** Numbers without a key stand in one column with those that have one. */
 const Controlled = styled.div`
-  --number-inset: 18px;
+  --number-inset: 20px;
 `;
 
 /** A few words for what a fold holds, so that it need not be opened to be read. */

@@ -1,6 +1,5 @@
 'use client';
 import { useEffect } from 'react';
-import { Area, ComposedChart, Line, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import styled from 'styled-components';
 import {
   isFarBeyond,
@@ -15,6 +14,7 @@ import { Button, notify, Buttons, Group, Hint, Row } from '@/ui';
 import { startJob } from '../../jobs';
 import { coverWorker, useCovering, watchCoverage } from '../../reveal';
 import { edit, select, showFrame, useCalm, useEditor } from '../../state';
+import { OverTime } from '../charts';
 
 const List = styled.ul`
   margin: 4px 0;
@@ -48,27 +48,17 @@ const nameOf = (piece: Piece, id: string | null): string =>
 
 function CoverChart({ coverage }: { coverage: Coverage }) {
   const frame = useCalm((s) => Math.round(s.frame));
-  const data = coverage.overTime.map(({ share: shown, early }, f) => ({ f, shown, early }));
+  const data = coverage.overTime.map(({ share: value, early }, at) => ({
+    frame: at,
+    value,
+    caution: early,
+  }));
   return (
     <figure
       style={{ margin: '6px 0 0' }}
       aria-label={`Uncovered over time, ${share(coverage.share)} at the end`}
     >
-      <ResponsiveContainer width="100%" height={84}>
-        <ComposedChart data={data} margin={{ top: 4, right: 2, bottom: 0, left: 0 }}>
-          <XAxis dataKey="f" type="number" domain={['dataMin', 'dataMax']} hide />
-          <YAxis hide domain={[0, 1]} />
-          <Area
-            dataKey="shown"
-            stroke="var(--tail)"
-            fill="var(--tail)"
-            fillOpacity={0.22}
-            isAnimationActive={false}
-          />
-          <Line dataKey="early" stroke="var(--caution)" dot={false} isAnimationActive={false} />
-          <ReferenceLine x={frame} stroke="var(--text)" />
-        </ComposedChart>
-      </ResponsiveContainer>
+      <OverTime moments={data} most={1} frame={frame} />
       <figcaption style={{ color: 'var(--quiet)', fontSize: 12 }}>
         uncovered over time · <span style={{ color: 'var(--caution)' }}>too early</span>
       </figcaption>

@@ -1,11 +1,11 @@
 'use client';
 import { useMemo } from 'react';
-import { Area, AreaChart, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import { changed, onSpan, updateStrokes, type Stroke, windowAt } from '@/core/document';
 import { measurePath } from '@/core/geometry';
 import { framesPerSecond, type Pace } from '@/core/timing';
 import { NumberField, percent, Segmented, Hint } from '@/ui';
 import { editChosen, useCalm } from '../../state';
+import { OverTime, type Moment } from '../charts';
 
 type Kind = Pace['kind'] | 'even';
 
@@ -14,7 +14,7 @@ const MOMENTS = 160;
 const HAND: Pace = { kind: 'hand', strength: 1, soft: 0.6 };
 
 /** Pixels a second that heads move along the strokes, in steps of a share of the time they take together. */
-function speeds(strokes: readonly Stroke[], fps: number): { frame: number; speed: number }[] {
+function speeds(strokes: readonly Stroke[], fps: number): Moment[] {
   const spans = strokes.flatMap((stroke) => {
     const span = onSpan(stroke);
     return span ? [{ stroke, ...span }] : [];
@@ -38,7 +38,7 @@ function speeds(strokes: readonly Stroke[], fps: number): { frame: number; speed
   }
   return Array.from(sums, (speed, i) => ({
     frame: Math.round((first + i * step) * 100) / 100,
-    speed: Math.round(speed),
+    value: Math.round(speed),
   }));
 }
 
@@ -47,26 +47,13 @@ function SpeedChart({ strokes }: { strokes: readonly Stroke[] }) {
   const frame = useCalm((s) => Math.round(s.frame));
   const data = useMemo(() => speeds(strokes, fps), [strokes, fps]);
   if (data.length < 2) return null;
-  const most = Math.max(...data.map((d) => d.speed));
+  const most = Math.max(...data.map((d) => d.value));
   return (
     <figure
       style={{ margin: '8px 0 0' }}
       aria-label={`Speed along the strokes, at most ${most} pixels a second`}
     >
-      <ResponsiveContainer width="100%" height={84}>
-        <AreaChart data={data} margin={{ top: 4, right: 2, bottom: 0, left: 0 }}>
-          <XAxis dataKey="frame" type="number" domain={['dataMin', 'dataMax']} hide />
-          <YAxis hide domain={[0, 'dataMax']} />
-          <Area
-            dataKey="speed"
-            stroke="var(--tail)"
-            fill="var(--tail)"
-            fillOpacity={0.22}
-            isAnimationActive={false}
-          />
-          <ReferenceLine x={frame} stroke="var(--text)" />
-        </AreaChart>
-      </ResponsiveContainer>
+      <OverTime moments={data} frame={frame} />
       <figcaption style={{ color: 'var(--quiet)', fontSize: 12 }}>
         px/s along the strokes · at most {most}
       </figcaption>

@@ -1,0 +1,190 @@
+import { expect, test, type Page } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { openNew, type Desk } from './desk';
+import { sampleText, three } from './pieces';
+
+const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+const TAGS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'];
+
+/** What axe-core finds on the page as it stands: WCAG 2.2 AA and its own best practice. */
+async function findings(page: Page): Promise<string[]> {
+  await page.evaluate(() => document.fonts.ready);
+  // Colours that are on their way to others are none that are seen.
+  await page.evaluate(() =>
+    Promise.all(document.getAnimations().map((animation) => animation.finished.catch(() => null))),
+  );
+  await page.evaluate(AXE);
+  return page.evaluate(async (values) => {
+    interface Node {
+      readonly html: string;
+      readonly failureSummary: string;
+    }
+    const { axe } = window as unknown as {
+      axe: { run(on: Document, how: object): Promise<{ violations: { id: string; nodes: Node[] }[] }> };
+    };
+    const { violations } = await axe.run(document, { runOnly: { type: 'tag', values } });
+    return violations.flatMap(({ id, nodes }) =>
+      nodes.map((node) => `${id}: ${node.html.slice(0, 160)} ${node.failureSummary.slice(0, 160)}`),
+    );
+  }, TAGS);
+}
+const clean = async (page: Page, state: string): Promise<void> => {
+  expect([state, await findings(page)]).toEqual([state, []]);
+};
+const STEPS = ['Set up', 'Underlay', 'Trace', 'Ink', 'Place', 'Time', 'Reveal', 'Finish'];
+
+/** Opens all that is folded in the panel. */
+const unfold = (page: Page): Promise<void> =>
+  page.evaluate(() => {
+    const folds = document.querySelectorAll<HTMLElement>('aside h3 button[aria-expanded="false"]');
+    folds.forEach((fold) => fold.click());
+  });
+
+async function eachStep(desk: Desk, what: string): Promise<void> {
+  for (const name of STEPS) {
+    await desk.page.getByRole('radio', { name, exact: true }).click();
+    await unfold(desk.page);
+    await clean(desk.page, `${what}, ${name}`);
+  }
+}
+
+for (const theme of ['dark', 'light'] as const) {
+  test.describe(`in the ${theme} theme`, () => {
+    test.use({ colorScheme: theme });
+
+    test('the list, its dialogs and the pages beside it leave nothing to mend', async ({ page }) => {
+      await page.goto('/');
+      await expect(page.locator('[data-piece]').first()).toBeVisible();
+      await clean(page, 'list');
+      await page.getByRole('button', { name: 'Bin' }).click();
+      await clean(page, 'bin');
+      await page.keyboard.press('Escape');
+      await page.getByRole('button', { name: 'New piece' }).first().click();
+      await clean(page, 'new piece');
+      await page.keyboard.press('Escape');
+      await page.locator('[data-piece]').first().getByRole('checkbox').check({ force: true });
+      await clean(page, 'selected');
+      await page.locator('[data-piece]').first().click({ button: 'right' });
+      await clean(page, 'menu of a card');
+      await page.goto('/exports');
+      await expect(page.getByRole('heading', { name: 'Exports' })).toBeVisible();
+      await clean(page, 'exports');
+      await page.goto('/bay');
+      await clean(page, 'edit bay');
+      await page.goto('/nowhere');
+      await clean(page, 'not found');
+    });
+
+    test('the editor of strokes leaves nothing to mend, step by step', async ({ page }) => {
+      test.setTimeout(60_000);
+      const desk = await openNew(page, {
+        ...three('Access'),
+        markers: [{ frame: 20, name: 'Here' }],
+        workRange: { from: 5, to: 60 },
+      });
+      await eachStep(desk, 'nothing selected');
+      await desk.lane(0).getByRole('rowheader').click();
+      await eachStep(desk, 'a stroke');
+      await desk.canvas.focus();
+      await page.keyboard.press('Control+a');
+      await eachStep(desk, 'several');
+    });
+
+    test('lettering, proof, dialogs, menus and the tour leave nothing to mend', async ({ page }) => {
+      test.setTimeout(60_000);
+      const desk = await openNew(page, sampleText('Access text'));
+      await desk.lane(0).getByRole('rowheader').click();
+      await eachStep(desk, 'lettering');
+      await page.getByRole('radio', { name: 'Trace', exact: true }).click();
+      await page.getByRole('button', { name: /^Face: / }).click();
+      await clean(page, 'faces');
+      await page.keyboard.press('Escape');
+      await page.getByRole('button', { name: /^Proof/ }).click();
+      await clean(page, 'proof');
+      await page.getByRole('button', { name: 'Close the proof' }).click();
+      await desk.canvas.focus();
+      await page.keyboard.press('?');
+      await clean(page, 'keys');
+      await page.keyboard.press('Escape');
+      await page.getByRole('button', { name: 'Export', exact: true }).click();
+      await clean(page, 'export');
+      await page.keyboard.press('Escape');
+      await page.getByRole('button', { name: 'More', exact: true }).click();
+      await clean(page, 'more');
+      await page.keyboard.press('Escape');
+      await page.getByRole('button', { name: 'Help with Trace' }).click();
+      await clean(page, 'help');
+      await page.getByRole('button', { name: /tour/ }).click();
+      await clean(page, 'tour');
+      await page.keyboard.press('Escape');
+      await desk.lane(0).click({ button: 'right' });
+      await clean(page, 'menu of a lane');
+    });
+
+    test('an empty piece leaves nothing to mend', async ({ page }) => {
+      const desk = await openNew(page, { ...three('Empty'), layers: [] });
+      await expect(page.locator('[data-begin]')).toBeVisible();
+      await clean(page, 'ways to begin');
+      await desk.canvas.focus();
+      await page.keyboard.press('p');
+      await clean(page, 'the pen');
+    });
+  });
+}
+
+test('at 200 % of a small window everything is reached: the panel folds over the canvas, nothing leaves the window', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 640, height: 400 });
+  const desk = await openNew(page, three('Narrow'));
+  const panel = page.getByRole('complementary', { name: 'Panel' });
+  await expect(panel).toBeHidden();
+  await page.getByRole('radio', { name: 'Ink', exact: true }).click();
+  await expect(panel).toBeVisible();
+  await clean(page, 'folded out');
+  await page.getByRole('radio', { name: 'Ink', exact: true }).click();
+  await expect(panel).toBeHidden();
+  for (const name of ['Undo', 'Safe areas', 'Proof', 'More', 'Export']) {
+    const box = (await page.getByRole('button', { name, exact: true }).first().boundingBox())!;
+    expect([name, box.x >= 0 && box.x + box.width <= 640]).toEqual([name, true]);
+  }
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(640);
+  await desk.lane(0).getByRole('rowheader').click();
+  await page.getByRole('radio', { name: 'Ink', exact: true }).click();
+  await expect(panel).toBeVisible();
+  await unfold(page);
+  // A field far below that gets the focus never scrolls the page away.
+  await panel.getByRole('spinbutton').last().focus();
+  expect(await page.evaluate(() => document.querySelector('main')!.scrollTop)).toBe(0);
+  await expect(page.getByRole('button', { name: 'Undo', exact: true })).toBeInViewport();
+});
+
+test('where the system chooses the colours, selection and playhead are still told from the rest', async ({
+  page,
+}) => {
+  await page.emulateMedia({ forcedColors: 'active' });
+  const desk = await openNew(page, three('Forced'));
+  await desk.lane(1).getByRole('rowheader').click();
+  const ground = (index: number) => desk.lane(index).evaluate((row) => getComputedStyle(row).backgroundColor);
+  expect(await ground(1)).not.toBe(await ground(0));
+  const playhead = page.locator('[data-playhead]').first();
+  expect(await playhead.evaluate((line) => getComputedStyle(line).backgroundColor)).not.toBe(
+    'rgba(0, 0, 0, 0)',
+  );
+});
+
+test('the first key goes to the canvas; toolbars are gone through by arrows', async ({ page }) => {
+  const desk = await openNew(page, three('Order'));
+  await page.keyboard.press('Tab');
+  const skip = page.getByRole('link', { name: 'Skip to the canvas' });
+  await expect(skip).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(desk.canvas).toBeFocused();
+  const tools = page.getByRole('toolbar', { name: 'Tools' });
+  await tools.getByRole('button', { name: 'Select', exact: true }).focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(tools.getByRole('button', { name: 'Pen', exact: true })).toBeFocused();
+  await page.keyboard.press('Tab');
+  await expect(tools.locator(':focus')).toHaveCount(0);
+});
