@@ -83,3 +83,21 @@ test('faces are chosen by kind and name, seen on one’s own word; favourites an
   await page.keyboard.press('Enter');
   await expect(chooser).toBeHidden();
 });
+
+test('what the face has is offered on the text itself, and the text is set with it', async ({ page }) => {
+  const desk = await openNew(page, blank('Features'));
+  await desk.setText('Ebb 1908');
+  const now = async () => (await whole(desk)).layers[0] as Lettering;
+  await page.getByRole('button', { name: /^Face: / }).click();
+  await page.keyboard.type('garamond');
+  await page.getByRole('dialog').getByRole('row', { name: 'EB Garamond' }).click();
+  await expect.poll(async () => (await now()).setting.face.id).toBe('eb-garamond');
+  const plain = (await now()).set.glyphs.map(({ outline }) => outline);
+  await page.getByText('OpenType features').click();
+  await page.getByRole('checkbox', { name: 'Small capitals', exact: true }).click({ force: true });
+  await expect.poll(async () => (await now()).setting.features).toEqual({ smcp: 1 });
+  expect((await now()).set.glyphs.map(({ outline }) => outline)).not.toEqual(plain);
+  await page.getByRole('checkbox', { name: 'Small capitals', exact: true }).click({ force: true });
+  await expect.poll(async () => (await now()).setting.features).toBeUndefined();
+  expect((await now()).set.glyphs.map(({ outline }) => outline)).toEqual(plain);
+});

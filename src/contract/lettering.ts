@@ -49,6 +49,13 @@ export const FACES = {
 export const LETTERING = {
   /** Shapes a text and sets it. */
   set: endpoint('POST', '/api/lettering', { body: settingSchema, answer: z.custom<SetText>() }),
+  /** The OpenType features of its face that make a difference to a text. */
+  features: endpoint('POST', '/api/lettering/features', {
+    body: settingSchema,
+    answer: z.strictObject({
+      features: z.array(z.strictObject({ tag: z.string(), name: z.string(), on: z.boolean() })),
+    }),
+  }),
   /** Writes a text in a single-line face. */
   lines: endpoint('POST', '/api/lettering/lines', {
     body: z.strictObject({

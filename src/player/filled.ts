@@ -9,16 +9,17 @@ import {
   writesItself,
   type Field,
   type Piece,
+  type TextSetting,
 } from '@/core/document';
 import { setText as setLetters } from '@/core/lettering';
 import { shaperOf, type GlyphBook } from './glyph-book';
 
-/** Books of the faces that texts of fields are set in, by their face and weight. */
+/** Books of the faces that texts of fields are set in, by what they are set with. */
 export type GlyphBooks = Readonly<Record<string, GlyphBook>>;
 
-/** What a book is kept under. */
-export const bookName = ({ id, weight }: { readonly id: string; readonly weight: number }): string =>
-  `${id} ${weight}`;
+/** What a book is kept under: its face, weight and OpenType features. */
+export const bookName = ({ face, features }: Pick<TextSetting, 'face' | 'features'>): string =>
+  [face.id, face.weight, ...(features ? [JSON.stringify(features)] : [])].join(' ');
 
 /** The attribute that fills a field: `field-` and its name, small, with dashes for what is no letter or digit. */
 export const attributeOf = ({ name }: Field): string =>
@@ -41,7 +42,7 @@ function filledField(piece: Piece, field: Field, value: string, books: GlyphBook
   }
   let result = piece;
   for (const text of field.kind === 'text' ? textsOf(piece, field) : []) {
-    const book = books[bookName(text.setting.face)];
+    const book = books[bookName(text.setting)];
     // Strokes that write a text are traced from it, which takes more than a page has.
     if (!book || writesItself(piece, text)) continue;
     const setting = { ...text.setting, text: value };

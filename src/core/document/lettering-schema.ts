@@ -24,6 +24,8 @@ export const settingSchema = z.strictObject({
   /** From baseline to baseline, as a share of the size. */
   leading: number({ name: 'Leading', unit: 'share', min: 0.1, max: 10, step: 0.05, initial: 1.2 }),
   align: z.enum(['left', 'centre', 'right']),
+  /** OpenType features by their registered tags: 0 off, 1 on, more for one of several alternates. */
+  features: z.record(z.string().regex(/^[a-zA-Z0-9]{4}$/), z.number().int().min(0).max(99)).exactOptional(),
   /** What is done with lines wider than a width, px: the whole text set smaller, or broken between words. */
   fit: z
     .strictObject({

@@ -17,7 +17,7 @@ export interface Shaper {
   /** Units to the em. */
   readonly unitsPerEm: number;
   /** Shapes one line, in visual order from left to right. */
-  shape(line: string, options: { ligatures: boolean }): ShapedGlyph[];
+  shape(line: string, options: { ligatures: boolean; features?: TextSetting['features'] }): ShapedGlyph[];
   /** Path data of a glyph's outline in units of the face, y downward. */
   outline(glyph: number): string;
 }
@@ -43,11 +43,13 @@ interface Pen {
   /** Piece pixels to a unit of the face, and between letters. */
   readonly scale: number;
   readonly tracking: number;
+  /** OpenType features that are switched on or off. */
+  readonly features: TextSetting['features'];
 }
 
 /** Ligatures give way to tracking, as CSS Text 3, 8.2 has it. */
-const shapeLine = ({ shaper, tracking }: Pen, text: string): ShapedGlyph[] =>
-  shaper.shape(text, { ligatures: tracking === 0 });
+const shapeLine = ({ shaper, tracking, features }: Pen, text: string): ShapedGlyph[] =>
+  shaper.shape(text, { ligatures: tracking === 0, ...(features && { features }) });
 
 /** Space stands between letters, not within one nor after the last. */
 const hasSpace = (shaped: readonly ShapedGlyph[], i: number): boolean =>
@@ -87,6 +89,7 @@ function fitted(setting: TextSetting, shaper: Shaper): { lines: Line[]; size: nu
     shaper,
     scale: at / shaper.unitsPerEm,
     tracking: (setting.tracking / 1000) * at,
+    features: setting.features,
   });
   const widest = (of: readonly Line[]): number =>
     Math.max(0, ...of.map((line) => lineWidth(penOf(size), line.text)));
@@ -103,11 +106,11 @@ function fitted(setting: TextSetting, shaper: Shaper): { lines: Line[]; size: nu
 const SIGNS = [...'0123456789.-'];
 
 /** Outlines of the signs of numbers; digits all take the room of the widest, so that a number that counts stands still. */
-function signsOf({ shaper, scale, tracking }: Pen) {
+function signsOf({ shaper, scale, tracking, features }: Pen) {
   const outlines: Record<string, string> = {};
   const own: Record<string, number> = {};
   for (const sign of SIGNS) {
-    const [g] = shaper.shape(sign, { ligatures: false });
+    const [g] = shaper.shape(sign, { ligatures: false, ...(features && { features }) });
     if (!g || g.glyph === 0) continue;
     outlines[sign] = shaper.outline(g.glyph);
     own[sign] = g.advance * scale + tracking;
@@ -132,7 +135,12 @@ function capitalsOf({ shaper, scale }: Pen): number | undefined {
  */
 export function setText(setting: TextSetting, shaper: Shaper): SetText {
   const { lines, size, over } = fitted(setting, shaper);
-  const pen: Pen = { shaper, scale: size / shaper.unitsPerEm, tracking: (setting.tracking / 1000) * size };
+  const pen: Pen = {
+    shaper,
+    scale: size / shaper.unitsPerEm,
+    tracking: (setting.tracking / 1000) * size,
+    features: setting.features,
+  };
   const { scale, tracking } = pen;
   const outlines: Record<string, string> = {};
   const glyphs: { outline: string; x: number; y: number; cluster: number }[] = [];

@@ -14,6 +14,7 @@ import {
   wholePath,
   type Bounds,
 } from '@/core/geometry';
+import type { TextSetting } from '@/core/document';
 import { call } from '../saving';
 import { nearestWeight, SINGLE_LINE } from './use-faces';
 
@@ -21,21 +22,17 @@ import { nearestWeight, SINGLE_LINE } from './use-faces';
 const LETTERS = 24;
 const SIZE = 24;
 
+const shortened = (text: string): string => text.replace(/\s+/g, ' ').trim().slice(0, LETTERS);
+
 interface Drawn {
   readonly data: string;
   readonly bounds: Bounds | null;
 }
 
-async function letters(face: FaceSummary, text: string): Promise<Drawn | null> {
+/** A text set as it would be, in small; null where the face lacks some of its letters. */
+async function drawn(setting: TextSetting): Promise<Drawn | null> {
   const set = await call(LETTERING.set, {
-    body: {
-      text,
-      face: { id: face.id, weight: nearestWeight(face, 400) },
-      size: SIZE,
-      tracking: 0,
-      leading: 1.2,
-      align: 'left',
-    },
+    body: { ...setting, size: SIZE, leading: 1.2, align: 'left', text: shortened(setting.text) },
   });
   if (set.missing.length > 0 || set.glyphs.length === 0) return null;
   const commands = set.glyphs.flatMap((g) =>
@@ -46,6 +43,16 @@ async function letters(face: FaceSummary, text: string): Promise<Drawn | null> {
   );
   return { data: pathData(commands), bounds: commandsBounds(commands) };
 }
+
+const letters = (face: FaceSummary, text: string): Promise<Drawn | null> =>
+  drawn({
+    text,
+    face: { id: face.id, weight: nearestWeight(face, 400) },
+    size: SIZE,
+    tracking: 0,
+    leading: 1.2,
+    align: 'left',
+  });
 
 async function lines(face: FaceSummary, text: string): Promise<Drawn | null> {
   const written = await call(LETTERING.lines, {
@@ -66,7 +73,7 @@ const Frame = styled.svg`
 /** A word in a face; the face's own sample where it lacks some of the letters. */
 export function FaceSample({ face, word }: { face: FaceSummary; word: string }) {
   const line = face.kind === SINGLE_LINE;
-  const text = word.replace(/\s+/g, ' ').trim().slice(0, LETTERS) || face.sample;
+  const text = shortened(word) || face.sample;
   const { data } = useQuery({
     queryKey: ['face sample', face.id, text],
     staleTime: Infinity,
@@ -75,16 +82,30 @@ export function FaceSample({ face, word }: { face: FaceSummary; word: string }) 
       return (await draw(face, text)) ?? (await draw(face, face.sample)) ?? { data: '', bounds: null };
     },
   });
-  const { left, right } = data?.bounds ?? { left: 0, right: 220 };
+  return <Shown drawn={data ?? null} line={line} />;
+}
+
+/** A text as a setting sets it. */
+export function TextSample({ setting }: { setting: TextSetting }) {
+  const { data } = useQuery({
+    queryKey: ['text sample', setting],
+    staleTime: Infinity,
+    queryFn: () => drawn(setting),
+  });
+  return <Shown drawn={data ?? null} line={false} />;
+}
+
+function Shown({ drawn: shown, line }: { drawn: Drawn | null; line: boolean }) {
+  const { left, right } = shown?.bounds ?? { left: 0, right: 220 };
   return (
     <Frame
       viewBox={`${left - 2} -28 ${Math.max(230, right - left + 4)} 42`}
       preserveAspectRatio="xMinYMid meet"
       aria-hidden
     >
-      {data && (
+      {shown && (
         <path
-          d={data.data}
+          d={shown.data}
           {...(line
             ? { fill: 'none', stroke: 'currentColor', strokeWidth: 1.4, strokeLinecap: 'round' }
             : { fill: 'currentColor' })}

@@ -1,3 +1,4 @@
 export * from './face-picker';
+export { TextSample } from './face-sample';
 export * from './lettering-client';
 export * from './use-faces';

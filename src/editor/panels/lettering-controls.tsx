@@ -24,6 +24,7 @@ import {
 } from '@/ui';
 import { changeSetting, FacePicker, nearestWeight, useFaces } from '../lettering';
 import { edit } from '../state';
+import { FeaturesFold } from './features-fold';
 import { OwnersOf, PartField, ValueField } from '../properties';
 
 /** A number of how a text is set; the text is set anew with it. */
@@ -180,6 +181,7 @@ export function LetteringControls({ lettering }: { lettering: Lettering }) {
           onChange={(align) => void changeSetting(id, { align }, 'align')}
         />
       </Group>
+      <FeaturesFold lettering={lettering} />
       <FitControls lettering={lettering} />
       <CountControls lettering={lettering} />
       <Group title="Look">

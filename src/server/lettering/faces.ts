@@ -3,7 +3,7 @@ import { cutName } from '@/core/document';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { SetText, TextSetting } from '@/core/document';
-import { setText } from '@/core/lettering';
+import { featuresFor, setText, type TextFeature } from '@/core/lettering';
 import { readAsset, storeBytes } from '../assets';
 import { models } from '../database';
 import { HttpError } from '../http';
@@ -108,6 +108,10 @@ async function load(id: string, weight: number): Promise<LoadedFace> {
   }
   return loadFace(await readFontFile(asset.bytes), weight);
 }
+
+/** The features of its face that make a difference to a text. */
+export const featuresOfSetting = async (setting: TextSetting): Promise<TextFeature[]> =>
+  featuresFor(setting, await faceFor(setting.face));
 
 /** Shapes and places a text. */
 export const setLettering = async (setting: TextSetting): Promise<SetText> =>

@@ -15,6 +15,20 @@ export interface LoadedFace extends Shaper {
   /** Least and greatest weight of its weight axis; null where it has none. */
   readonly weights: { min: number; max: number } | null;
   readonly glyphs: number;
+  /** OpenType features it has, each once, with the names the face itself gives them. */
+  readonly features: readonly { readonly tag: string; readonly name?: string }[];
+}
+
+/** The features of a face's tables of substitution and positioning. */
+function featuresOf(face: HarfBuzz.Face): LoadedFace['features'] {
+  const found = new Map<string, string | undefined>();
+  for (const table of ['GSUB', 'GPOS'] as const)
+    face.getTableFeatureTags(table).forEach((tag, index) => {
+      const id = found.get(tag) ? undefined : face.getFeatureNameIds(table, index)?.uiLabelNameId;
+      const name = id === undefined || id === null ? undefined : face.getName(id, 'en').trim();
+      found.set(tag, found.get(tag) ?? (name || undefined));
+    });
+  return [...found].map(([tag, name]) => ({ tag, ...(name !== undefined && { name }) }));
 }
 
 /** Faces have at most this many units to the em (OpenType, head table: 16 to 16384). */
@@ -41,14 +55,17 @@ export async function loadFace(bytes: Uint8Array, weight = 400): Promise<LoadedF
     line: string,
     run: ReturnType<typeof runsOf>[number],
     ligatures: boolean,
+    features: Readonly<Record<string, number>>,
   ): ShapedGlyph[] => {
     const buffer = new hb.Buffer();
     buffer.addText(line, run.start, run.length);
     buffer.setDirection(run.rightToLeft ? hb.Direction.RTL : hb.Direction.LTR);
     if (run.script) buffer.setScript(run.script);
     buffer.guessSegmentProperties();
-    const off = ['liga', 'clig', 'dlig'].map((tag) => new hb.Feature(tag, 0));
-    hb.shape(font, buffer, ligatures ? [] : off);
+    const off = ligatures ? [] : ['liga', 'clig', 'dlig'].map((tag) => new hb.Feature(tag, 0));
+    // The later one has the last word: what was chosen stands whatever the tracking.
+    const chosen = Object.entries(features).map(([tag, value]) => new hb.Feature(tag, value));
+    hb.shape(font, buffer, [...off, ...chosen]);
     return buffer.getGlyphInfosAndPositions().map((g) => ({
       glyph: g.codepoint,
       cluster: g.cluster,
@@ -65,8 +82,9 @@ export async function loadFace(bytes: Uint8Array, weight = 400): Promise<LoadedF
     unitsPerEm: units,
     weights: axis ? { min: axis.min, max: axis.max } : null,
     glyphs: count,
-    shape: (line, { ligatures }) =>
-      line === '' ? [] : runsOf(line).flatMap((run) => shapeRun(line, run, ligatures)),
+    features: featuresOf(face),
+    shape: (line, { ligatures, features = {} }) =>
+      line === '' ? [] : runsOf(line).flatMap((run) => shapeRun(line, run, ligatures, features)),
     outline: (glyph) =>
       pathData(transformCommands(readPathData(font.glyphToPath(glyph)).commands, [1, 0, 0, -1, 0, 0])),
   };

@@ -1,3 +1,4 @@
+import type { TextSetting } from '@/core/document';
 import type { Shaper } from '@/core/lettering';
 import type { GlyphBook } from '@/player/glyph-book';
 
@@ -16,12 +17,12 @@ const TRIPLES = ['ffi', 'ffl', 'fff', 'fft', 'ffb', 'ffh', 'ffj', 'ffk'] as cons
  * Shapes the letters of a face beforehand. What depends on more than the letter before (alternates by context, marks that are
  * placed) is as it is alone.
  */
-export function makeGlyphBook(face: Shaper): GlyphBook {
+export function makeGlyphBook(face: Shaper, features: TextSetting['features'] = {}): GlyphBook {
   const letters: Record<string, readonly [number, number]> = {};
   const ligatures: Record<string, readonly [number, number]> = {};
   const kerning: Record<string, number> = {};
   const outlines: Record<string, string> = {};
-  const shape = (text: string) => face.shape(text, { ligatures: true });
+  const shape = (text: string) => face.shape(text, { ligatures: true, features });
   for (const letter of REPERTOIRE) {
     const [glyph, ...more] = shape(letter);
     if (!glyph || glyph.glyph === 0 || more.length > 0) continue;

@@ -10,9 +10,9 @@ async function booksOf(piece: Piece): Promise<GlyphBooks> {
   const texts = piece.fields.flatMap((field) => (field.kind === 'text' ? textsOf(piece, field) : []));
   const books: Record<string, GlyphBooks[string]> = {};
   for (const text of texts.filter((one) => !writesItself(piece, one))) {
-    const { face } = text.setting;
-    const loaded = await faceFor(face).catch(() => null);
-    if (loaded) books[bookName(face)] ??= makeGlyphBook(loaded);
+    const { setting } = text;
+    const loaded = await faceFor(setting.face).catch(() => null);
+    if (loaded) books[bookName(setting)] ??= makeGlyphBook(loaded, setting.features);
   }
   return books;
 }
