@@ -87,7 +87,9 @@ test('what is asked for again and again is kept under a name, for all pieces of 
   await dialog.getByRole('textbox', { name: 'Name of the preset' }).fill('For the newsletter');
   await page.keyboard.press('Enter');
   const preset = dialog.getByRole('button', { name: /Preset$/ });
-  await expect(dialog.getByRole('button', { name: 'Take For the newsletter off the shelf' })).toBeFocused();
+  await expect(
+    dialog.getByRole('button', { name: 'Remove For the newsletter from the shelf' }),
+  ).toBeFocused();
   await expect(preset).toContainText('For the newsletter');
   // Another choice is none of the kept ones; the kept one brings everything back.
   await choose(page, dialog.getByRole('button', { name: /Where it goes/ }), 'A web page, as vectors');
@@ -104,7 +106,7 @@ test('what is asked for again and again is kept under a name, for all pieces of 
     `/api/projects/${desk.projectId}/shelf`,
   );
   expect(shelf.items).toMatchObject([{ name: 'For the newsletter', kind: 'preset' }]);
-  await dialog.getByRole('button', { name: 'Take For the newsletter off the shelf' }).click();
+  await dialog.getByRole('button', { name: 'Remove For the newsletter from the shelf' }).click();
   await expect(preset).toContainText('none kept yet');
 });
 

@@ -139,12 +139,12 @@ test('an accent comes at the playhead about what is chosen, and one of one’s o
     expect(keys[0]!.frame).toBeGreaterThanOrEqual(30);
   }
   // What was put in is chosen: it can be kept under its own name at once.
-  await page.getByRole('button', { name: 'Keep the selection as an accent' }).click();
-  await expect(page.getByRole('button', { name: 'Take Burst off the shelf' })).toBeVisible();
+  await page.getByRole('button', { name: 'Save the selection as an accent' }).click();
+  await expect(page.getByRole('button', { name: 'Remove Burst from the shelf' })).toBeVisible();
   await page.keyboard.press('Control+z');
   expect(((await desk.savedDocument()) as unknown as Piece).groups).toEqual([]);
-  await page.getByRole('button', { name: 'Take Burst off the shelf' }).click();
-  await expect(page.getByRole('button', { name: 'Take Burst off the shelf' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Remove Burst from the shelf' }).click();
+  await expect(page.getByRole('button', { name: 'Remove Burst from the shelf' })).toHaveCount(0);
 });
 
 test('a pen writes what is chosen: it rides on its head, and lets it go', async ({ page }) => {
@@ -157,7 +157,7 @@ test('a pen writes what is chosen: it rides on its head, and lets it go', async 
   const pen = put.groups.find((group) => group.place?.rider)!;
   expect(pen.place!.rider).toMatchObject({ on: 'curve', at: 'head' });
   await page.getByRole('radio', { name: 'Place', exact: true }).click();
-  await page.getByRole('group', { name: 'Rider' }).getByRole('button', { name: 'Let it go' }).click();
+  await page.getByRole('group', { name: 'Rider' }).getByRole('button', { name: 'Detach' }).click();
   const free = (await desk.savedDocument()) as unknown as Piece;
   expect(free.groups.every((group) => !group.place?.rider)).toBe(true);
 });

@@ -145,7 +145,7 @@ test('ties: followed, shown on both, circles refused in words, cut with one acti
   await page.getByRole('button', { name: 'Tie the width' }).click();
   await expect(page.getByText('they would chase each other')).toBeVisible();
   expect((await strokes(desk))[1]).not.toHaveProperty('ties');
-  await page.getByRole('button', { name: `Cut the tie of ${names[0]}` }).click();
+  await page.getByRole('button', { name: `Remove the tie of ${names[0]}` }).click();
   expect((await strokes(desk))[0]).not.toHaveProperty('ties');
   expect((await inkOf(desk)).width).toBe(40);
 });

@@ -41,7 +41,7 @@ test('a manner is given to many strokes, changed for all of them at once, and le
 
   // Kept on the shelf it is there for others, and its own after a reload.
   await page.getByRole('button', { name: /Keep this manner on the shelf/ }).click();
-  await expect(page.getByRole('button', { name: /off the shelf/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /from the shelf/ })).toBeVisible();
   await page.reload();
   await desk.step('Time');
   await desk.lane(2).getByRole('rowheader').click();

@@ -41,7 +41,7 @@ test('a group is moved, turned and scaled by hand and by number, keyed, and laid
   ]);
   await page.getByRole('button', { name: 'Everything keyed in the group Pair' }).click();
   await expect(page.getByRole('row', { name: 'Pair, place.opacity' })).toBeVisible();
-  await page.getByRole('button', { name: 'As it was made' }).click();
+  await page.getByRole('button', { name: 'Reset' }).click();
   expect((await whole(desk)).groups[0]!.place).toBeUndefined();
   await desk.undoAll();
   expect(await whole(desk)).toEqual(start);
@@ -146,7 +146,7 @@ test('another piece of the project is shown within this one, moved as one thing,
   expect(nested).toMatchObject({ type: 'piece', from: { piece: made.id, revision: 1 }, start: 0 });
   const changed = { ...inner, name: 'Inner, longer', length: 200 };
   await api(page, 'PUT', `/api/pieces/${made.id}`, { baseRevision: 1, session: 'other', document: changed });
-  await page.getByRole('button', { name: 'Take it anew' }).click();
+  await page.getByRole('button', { name: 'Update' }).click();
   await expect
     .poll(async () => (await whole(desk)).layers[0])
     .toMatchObject({ from: { revision: 2 }, content: { length: 200 } });
@@ -185,6 +185,6 @@ test('a stroke runs between two things, follows them when they move, and stays w
   const moved = (await bar()).path.points.at(-1)!;
   expect(moved.x - end.x).toBeGreaterThan(100);
   await desk.lane(1).getByRole('rowheader').click();
-  await between.getByRole('button', { name: 'Let it go' }).click();
+  await between.getByRole('button', { name: 'Detach' }).click();
   expect(await bar()).not.toHaveProperty('between');
 });

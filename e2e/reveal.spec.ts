@@ -84,12 +84,12 @@ test('anything is seen through others: by shape or brightness, inverted, soft; a
   const plain = await pixels();
   await page.getByRole('button', { name: /Layer or group to be seen through/ }).click();
   await page.getByRole('option', { name: 'Triangle' }).click();
-  await page.getByRole('button', { name: 'See through it' }).click();
+  await page.getByRole('button', { name: 'Use as matte' }).click();
   await expect.poll(pixels).not.toBe(plain);
   const through = await pixels();
-  await page.getByText('Where they are not').click();
+  await page.getByText('Inverted').click();
   await expect.poll(pixels).not.toBe(through);
-  await page.getByRole('radio', { name: 'their brightness' }).click();
+  await page.getByRole('radio', { name: 'luminance' }).click();
   await page.getByRole('spinbutton', { name: 'Feather' }).fill('24 px');
   await page.keyboard.press('Enter');
   expect((await whole(desk)).layers[0]!.reveal).toEqual({
@@ -104,14 +104,14 @@ test('anything is seen through others: by shape or brightness, inverted, soft; a
   await expect(page.getByText('Uncovers “Curve”')).toBeVisible();
   await page.getByRole('button', { name: /Layer or group to be seen through/ }).click();
   await page.getByRole('option', { name: 'Curve' }).click();
-  await page.getByRole('button', { name: 'See through it' }).click();
+  await page.getByRole('button', { name: 'Use as matte' }).click();
   await expect(page.getByText('none of them would ever show')).toBeVisible();
   // What it is seen through goes: it is seen as it is, and that is said.
   await desk.canvas.focus();
   await page.keyboard.press('Delete');
   await desk.lane(0).getByRole('rowheader').click();
   await expect(page.getByText('is gone: it is seen as it is')).toBeVisible();
-  await page.getByRole('button', { name: 'See it as it is' }).click();
+  await page.getByRole('button', { name: 'Remove the matte' }).click();
   expect((await whole(desk)).layers[0]).not.toHaveProperty('reveal');
 });
 

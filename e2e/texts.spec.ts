@@ -113,7 +113,7 @@ test('a trace that is stopped lets others go on', async ({ page }) => {
   await desk.setText('Estuary');
   await step(page, 'Trace');
   await page.getByRole('button', { name: /Find the strokes/ }).click();
-  await page.getByRole('button', { name: /^(Stop|Leave it)$/ }).click();
+  await page.getByRole('button', { name: /^(Stop|Discard)$/ }).click();
   await step(page, 'Reveal');
   await page.getByRole('button', { name: 'Let it write itself' }).click();
   await expect(page.getByRole('button', { name: 'Find its strokes anew' })).toBeVisible();

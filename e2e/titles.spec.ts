@@ -49,7 +49,7 @@ test('a layout is put in, its fields filled, its lines keep to the text; kept as
   expect(readPiece(await whole(desk)).ok).toBe(true);
   await expect(page.getByRole('button', { name: /^Proof/ })).toContainText(/\d/);
   await page.getByRole('textbox', { name: 'Name', exact: true }).fill('JORUN');
-  await page.getByRole('button', { name: 'Keep the selection as a layout' }).click();
+  await page.getByRole('button', { name: 'Save the selection as a layout' }).click();
   const own = page
     .getByRole('list', { name: 'Own layouts' })
     .getByRole('button', { name: 'Strip', exact: true });

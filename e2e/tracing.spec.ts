@@ -21,7 +21,7 @@ test('a word is set, its strokes are found, used, and found again after a change
   await desk.step('Trace');
   await button(page, 'Find the strokes').click();
   await expect(page.getByText(/strokes, \d+ points, in/)).toBeVisible();
-  await button(page, 'Use them').click();
+  await button(page, 'Apply').click();
   const first = await strokes(desk);
   expect(first.length).toBeGreaterThan(2);
   expect(first.every((s) => s.traced && widestOf(s.ink) > 2)).toBe(true);
@@ -42,7 +42,7 @@ test('a word is set, its strokes are found, used, and found again after a change
   await button(page, 'Find the strokes').click();
   await expect(page.getByText(/match strokes that are there/)).toBeVisible();
   await expect(page.getByText(/1 keep your corrections/)).toBeVisible();
-  await button(page, 'Use them').click();
+  await button(page, 'Apply').click();
   const again = await strokes(desk);
   expect(again.map((s) => s.id)).toEqual(first.map((s) => s.id));
   expect(again[0]!.path).toEqual(corrected.path);
@@ -50,7 +50,7 @@ test('a word is set, its strokes are found, used, and found again after a change
   // Leaving a trace changes nothing.
   await page.getByRole('row', { name: 'Tide', exact: true }).getByRole('rowheader').click();
   await button(page, 'Find the strokes').click();
-  await button(page, 'Leave it').click();
+  await button(page, 'Discard').click();
   expect(await strokes(desk)).toEqual(again);
 });
 
@@ -124,7 +124,7 @@ test('a picture underneath: fitted, locked, hidden, traced by its ink, never in 
   await button(page, 'Trace it …').click();
   await page.getByRole('radio', { name: 'uneven light' }).click();
   await button(page, 'Find the strokes').click();
-  await button(page, 'Use them').click();
+  await button(page, 'Apply').click();
   const [stroke, ...more] = await strokes(desk);
   expect(more).toEqual([]);
   // The scan's curve, 2.4 times as large and 60 px down.

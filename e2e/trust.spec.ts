@@ -147,7 +147,7 @@ test('what is locked or follows another is left as it is from every panel, with 
   await page.locator('[data-canvas]').focus();
   await page.keyboard.press('r');
   await expect(page.getByText('The path of “Bar” follows “Curve”')).toBeVisible();
-  await page.getByRole('button', { name: 'Let it go' }).click();
+  await page.getByRole('button', { name: 'Detach' }).click();
   expect(strokesOf(await desk.savedDocument())[1]!.ties).toBeUndefined();
   // A number beyond its limits says so.
   await steps(page, 'Place');
@@ -183,10 +183,10 @@ test('a placed group is wrapped, copied and taken apart; what can’t be handed 
   await page.getByRole('button', { name: 'Ungroup' }).click();
   const question = page.getByRole('dialog', { name: 'Take “Group 1” apart?' });
   await expect(question).toContainText('that it blends as one');
-  await question.getByRole('button', { name: 'Leave it' }).click();
+  await question.getByRole('button', { name: 'Cancel' }).click();
   expect((await desk.savedDocument()).groups).toHaveLength(1);
   await page.getByRole('button', { name: 'Ungroup' }).click();
-  await question.getByRole('button', { name: 'Take it apart' }).click();
+  await question.getByRole('button', { name: 'Ungroup' }).click();
   expect((await desk.savedDocument()).groups).toHaveLength(0);
 });
 

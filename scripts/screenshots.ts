@@ -55,7 +55,7 @@ await step('Trace');
 await page.getByRole('button', { name: 'Find the strokes' }).click();
 await page.getByText(/match strokes that are there/).waitFor();
 await shot('found-strokes');
-await page.getByRole('button', { name: 'Leave it' }).click();
+await page.getByRole('button', { name: 'Discard' }).click();
 await showFrame(page, 26);
 await choose('2 a, 1');
 await shot('trace');

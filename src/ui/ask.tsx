@@ -33,7 +33,7 @@ export function Questions() {
     <Dialog title={question?.title ?? ''} isOpen={question !== null} onClose={close}>
       <p style={{ margin: 0 }}>{question?.words}</p>
       <Answers>
-        <Button onPress={close}>Leave it</Button>
+        <Button onPress={close}>Cancel</Button>
         <MainButton
           onPress={() => {
             close();

@@ -131,7 +131,7 @@ export function ColourField({
         <DialogTrigger onOpenChange={turned}>
           <Trigger aria-label={`${fullLabel}: ${value ?? 'differs'}`}>
             {value ?? 'differs'}
-            {value && <ColorSwatch color={value} style={swatch} />}
+            {value && <ColorSwatch color={value} colorName={value} style={swatch} />}
           </Trigger>
           <Pop placement="bottom end">
             <Sheet aria-label={fullLabel}>
@@ -173,7 +173,7 @@ export function ColourField({
                       >
                         {colours.map((colour) => (
                           <ColorSwatchPickerItem key={colour} color={colour} style={{ borderRadius: 5 }}>
-                            <ColorSwatch style={swatch} />
+                            <ColorSwatch colorName={colour} style={swatch} />
                           </ColorSwatchPickerItem>
                         ))}
                       </ColorSwatchPicker>

@@ -37,7 +37,7 @@ const piece = addLayers(
 const first = (p: Piece) => strokesOf(p)[0]!;
 const order = (p: Piece) => p.layers.map((l) => l.id).join('');
 
-/** Points evenly along the path, to compare two paths by their shape alone. */
+/** Points evenly along the path, to compare two paths by alpha alone. */
 const shape = (path: Path) => {
   const m = measurePath(path);
   return Array.from({ length: 41 }, (_, i) => pointAtLength(m, (m.length * i) / 40));

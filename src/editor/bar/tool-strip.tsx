@@ -59,7 +59,7 @@ const TOOLS = [
   { id: 'shape', name: 'Lines and shapes', keys: 'U', icon: Shapes },
   { id: 'text', name: 'Set type', keys: 'T', icon: Type },
   { id: 'order', name: 'Tap the writing order', keys: 'N', icon: ListOrdered },
-  { id: 'hand', name: 'Move the view', keys: 'H', icon: Hand },
+  { id: 'hand', name: 'Pan', keys: 'H', icon: Hand },
 ] as const satisfies readonly { id: Tool; name: string; keys: string; icon: unknown }[];
 
 const focusCanvas = () => document.querySelector<HTMLElement>('[data-canvas]')?.focus();

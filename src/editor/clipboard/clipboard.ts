@@ -112,9 +112,24 @@ export function borrow(what: Borrowed): void {
   takeSound((p) => pasteBorrowed(p, now, what === 'effects' ? asWholes(p, ids) : ids, what));
 }
 
-/** Copies as the key for it does, so that the clipboard of the system gets it too. */
-export const copyNow = (): void => void document.execCommand('copy');
-export const cutNow = (): void => void document.execCommand('cut');
+/**
+ * Copies or cuts as the key for it does, so that the clipboard of the system gets it too: the browser hands its clipboard out
+ * only while it copies. What has the focus then, as the menu that was used, does not matter.
+ */
+function asByKey(command: 'copy' | 'cut'): void {
+  const hear = (event: ClipboardEvent): void => {
+    event.stopImmediatePropagation();
+    if (event.clipboardData && putOnClipboard(event.clipboardData)) event.preventDefault();
+  };
+  document.addEventListener(command, hear, true);
+  // Where the browser refuses, this window still remembers it.
+  if (!document.execCommand(command)) copySelected();
+  document.removeEventListener(command, hear, true);
+  if (command === 'cut') deleteSelected();
+}
+
+export const copyNow = (): void => asByKey('copy');
+export const cutNow = (): void => asByKey('cut');
 
 /** Hears the browser's own copy, cut and paste; `means` says whether they mean the piece. Answers how to stop. */
 export function listenToClipboard(means: () => boolean): () => void {

@@ -72,7 +72,7 @@ export function Presets({ now, onTake }: { now: Preset; onTake: (preset: Preset)
         <IconButton
           plain
           autoFocus={named}
-          label={`Take ${chosen.name} off the shelf`}
+          label={`Remove ${chosen.name} from the shelf`}
           onPress={() => void takeOffShelf(chosen.id)}
         >
           <Trash2 aria-hidden />

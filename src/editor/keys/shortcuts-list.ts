@@ -128,7 +128,7 @@ export const SHORTCUTS: readonly Shortcut[] = [
     onCanvas: true,
     run: () => useTools.setState(({ snapping }) => ({ snapping: !snapping })),
   },
-  { group: 'Tools', keys: 'H', name: 'Move the view', onCanvas: true, run: tool('hand') },
+  { group: 'Tools', keys: 'H', name: 'Pan', onCanvas: true, run: tool('hand') },
   { group: 'Tools', keys: 'Escape', name: 'End the stroke, leave the tool, select nothing', run: escape },
   {
     group: 'Tools',
@@ -154,7 +154,7 @@ export const SHORTCUTS: readonly Shortcut[] = [
     name: 'Paste keys at the playhead, layers, a picture or SVG',
   },
   { group: 'Strokes and points', keys: 'Ctrl G', name: 'Group, also a group in another', run: groupSelected },
-  { group: 'Strokes and points', keys: 'Ctrl Shift G', name: 'Take the group apart', run: ungroupSelected },
+  { group: 'Strokes and points', keys: 'Ctrl Shift G', name: 'Ungroup', run: ungroupSelected },
   {
     group: 'Strokes and points',
     keys: 'Alt S',
@@ -210,13 +210,13 @@ export const SHORTCUTS: readonly Shortcut[] = [
   {
     group: 'Time',
     keys: 'L',
-    name: 'Play over and over, there and back, or once',
+    name: 'Loop, there and back, or play once',
     run: nextPlayMode,
   },
   {
     group: 'Time',
     keys: 'Q',
-    name: 'Frames before and after, faintly',
+    name: 'Onion skin',
     run: () => useEditor.setState(({ onion }) => ({ onion: { ...onion, shown: !onion.shown } })),
   },
   { group: 'Time', keys: 'B', name: 'Marker at the playhead', run: markHere },
@@ -260,7 +260,7 @@ export const SHORTCUTS: readonly Shortcut[] = [
     name: 'Strokes as lines only',
     run: () => useEditor.setState(({ linesOnly }) => ({ linesOnly: !linesOnly })),
   },
-  { group: 'View', keys: 'Space drag', name: 'Move the view (on the canvas)' },
+  { group: 'View', keys: 'Space drag', name: 'Pan (on the canvas)' },
   { group: 'View', keys: 'Ctrl wheel', name: 'Zoom to the pointer, on canvas and score' },
   { group: 'View', keys: '?', name: 'This list', run: () => window.dispatchEvent(new Event('obelus:keys')) },
 ];

@@ -42,7 +42,7 @@ const Trigger = styled(AriaButton)`
 const Body = styled(Dialog)`
   outline: none;
 `;
-const Finder = styled.search`
+const Finder = styled.div`
   display: grid;
   grid-template-rows: auto auto 1fr;
   gap: 8px;

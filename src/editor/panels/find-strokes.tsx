@@ -103,8 +103,8 @@ function Waiting() {
       </Hint>
       {facts.length > 0 && <Hint>{facts.join('; ')}.</Hint>}
       <Buttons>
-        <MainButton onPress={takeTrace}>Use them</MainButton>
-        <Button onPress={leaveTrace}>Leave it</Button>
+        <MainButton onPress={takeTrace}>Apply</MainButton>
+        <Button onPress={leaveTrace}>Discard</Button>
         <Button onPress={runGhost}>Watch the pen</Button>
       </Buttons>
     </div>

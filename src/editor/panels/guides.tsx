@@ -32,7 +32,7 @@ export function Guides() {
         <Row key={i}>
           <Grow>
             <NumberField
-              label={guide.axis === 'x' ? 'Upright guide' : 'Level guide'}
+              label={guide.axis === 'x' ? 'Vertical guide' : 'Horizontal guide'}
               value={guide.at}
               onChange={(at) =>
                 change(
@@ -43,21 +43,17 @@ export function Guides() {
               {...pixels}
             />
           </Grow>
-          <IconButton
-            label="Take the guide out"
-            plain
-            onPress={() => change(guides.filter((_, k) => k !== i))}
-          >
+          <IconButton label="Remove the guide" plain onPress={() => change(guides.filter((_, k) => k !== i))}>
             <Trash2 />
           </IconButton>
         </Row>
       ))}
       <Buttons>
         <Button onPress={() => change([...guides, { axis: 'y', at: Math.round(size.height / 2) }])}>
-          Level guide
+          Horizontal guide
         </Button>
         <Button onPress={() => change([...guides, { axis: 'x', at: Math.round(size.width / 2) }])}>
-          Upright guide
+          Vertical guide
         </Button>
       </Buttons>
     </Fold>

@@ -80,7 +80,7 @@ export function LayoutsGroup() {
         </CardGrid>
       )}
       <Button $wide isDisabled={chosen === 0 || saving} onPress={() => void keep()}>
-        Keep the selection as a layout
+        Save the selection as a layout
       </Button>
       {chosen === 0 && <Hint>Select layers to keep them as a layout of your own.</Hint>}
     </Fold>

@@ -72,11 +72,11 @@ function FitControls({ lettering }: { lettering: Lettering }) {
   const { fit } = setting;
   const width = fit?.width ?? 800;
   return (
-    <Group title="Where it is too wide">
+    <Group title="Too wide a text">
       <Segmented
-        label="Where it is too wide"
+        label="Too wide a text"
         value={fit?.how ?? 'stays'}
-        choices={{ stays: 'stays', shrink: 'shrinks', break: 'breaks' }}
+        choices={{ stays: 'overflows', shrink: 'shrinks', break: 'wraps' }}
         onChange={(how) =>
           void changeSetting(id, { fit: how === 'stays' ? undefined : { how, width } }, 'fit')
         }
@@ -184,7 +184,7 @@ export function LetteringControls({ lettering }: { lettering: Lettering }) {
       <FeaturesFold lettering={lettering} />
       <FitControls lettering={lettering} />
       <CountControls lettering={lettering} />
-      <Group title="Look">
+      <Group title="Appearance">
         <OwnersOf ids={[id]}>
           <PartField part="colour" />
           <PartField part="opacity" />

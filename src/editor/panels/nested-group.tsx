@@ -88,7 +88,7 @@ function NestedControls({ nested }: { nested: Nested }) {
       </OwnersOf>
       {from && (
         <Button $wide onPress={() => void renew()}>
-          Take it anew
+          Update
         </Button>
       )}
     </>

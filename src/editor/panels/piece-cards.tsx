@@ -69,7 +69,7 @@ export function PieceCard({
       </button>
       {onRemove && (
         <Off>
-          <IconButton plain label={`Take ${name} off the shelf`} onPress={onRemove}>
+          <IconButton plain label={`Remove ${name} from the shelf`} onPress={onRemove}>
             <X />
           </IconButton>
         </Off>

@@ -141,9 +141,9 @@ export function SetupPanel() {
           </Hint>
         )}
       </Group>
-      <Group title="Look at it over">
+      <Group title="Background">
         <Segmented
-          label="Look at it over"
+          label="Background"
           value={piece.over === null ? 'checker' : 'colour'}
           choices={['checker', 'colour']}
           onChange={(choice) => put({ over: choice === 'colour' ? DUSK : null })}

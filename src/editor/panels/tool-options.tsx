@@ -89,7 +89,7 @@ function Direction() {
     <Segmented
       label="Direction"
       value={clockwise ? 'clockwise' : 'counter'}
-      choices={{ clockwise: 'clockwise', counter: 'counter-clockwise' }}
+      choices={{ clockwise: 'clockwise', counter: 'anticlockwise' }}
       onChange={(id) => put({ clockwise: id === 'clockwise' })}
     />
   );

@@ -89,7 +89,7 @@ export function UnderlayItem({ underlay, chosen }: { underlay: Underlay; chosen:
         {hidden ? <EyeOff /> : <Eye />}
       </IconButton>
       <IconButton
-        label={`Take ${name} out`}
+        label={`Remove ${name}`}
         plain
         onPress={() => {
           edit((piece) => removeUnderlay(piece, id));

@@ -111,7 +111,7 @@ function MomentField({ label, shown, wide }: { label: string; shown: string; wid
 }
 
 const MODES: readonly { id: PlayMode; words: string; icon: ReactNode }[] = [
-  { id: 'loop', words: 'Over and over', icon: <Repeat /> },
+  { id: 'loop', words: 'Loop', icon: <Repeat /> },
   { id: 'there and back', words: 'There and back', icon: <ArrowLeftRight /> },
   { id: 'once', words: 'Once', icon: <ArrowRightToLine /> },
 ];
@@ -244,7 +244,7 @@ export const Transport = memo(function Transport() {
         />
       </div>
       <IconToggle
-        label="Frames before and after, faintly"
+        label="Onion skin"
         keys="Q"
         plain
         isSelected={onion}

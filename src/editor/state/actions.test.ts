@@ -203,7 +203,7 @@ describe('groups', () => {
     ungroupSelected();
     expect(get().piece).toBe(before);
     const [question] = jest.mocked(ask).mock.lastCall!;
-    expect(question.title).toBe('Take “Pair” apart?');
+    expect(question.title).toBe('Ungroup “Pair”?');
     oneStep(() => question.run());
     expect(get().piece.groups).toEqual([]);
   });

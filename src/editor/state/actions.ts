@@ -194,7 +194,7 @@ export function ungroupSelected(): void {
   const whole = wholeGroup(piece, selection.layers);
   if (!whole) {
     if (selection.layers.length > 0)
-      notify('Select all of a group to take it apart: press its lane in the score.');
+      notify('Select all of a group to ungroup it: press its lane in the score.');
     return;
   }
   const at = Math.round(frame);
@@ -202,9 +202,9 @@ export function ungroupSelected(): void {
   const { lost } = takeApart(piece, whole.id, at);
   if (lost.length === 0) return apart();
   ask({
-    title: `Take “${whole.name}” apart?`,
+    title: `Ungroup “${whole.name}”?`,
     words: `This can’t be handed on to what is in it: ${lost.join('; ')}. Undo brings the group back.`,
-    yes: 'Take it apart',
+    yes: 'Ungroup',
     run: apart,
   });
 }

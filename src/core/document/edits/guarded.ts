@@ -77,7 +77,7 @@ function followedBack(piece: Piece, before: Stroke, asked: Stroke, now: Stroke):
   const byTie = (property: TiedProperty, to: string): Held => ({
     id: now.id,
     words: `The ${property} of “${now.name}” follows “${named(to)}”: it was left as it is.`,
-    wayOut: { name: 'Let it go', edit: (p) => cutTies(p, [now.id], property) },
+    wayOut: { name: 'Detach', edit: (p) => cutTies(p, [now.id], property) },
   });
   if (lost(before.path, asked.path, now.path)) {
     const tie = tied('path');
@@ -86,7 +86,7 @@ function followedBack(piece: Piece, before: Stroke, asked: Stroke, now: Stroke):
       return {
         id: now.id,
         words: `The path of “${now.name}” keeps to “${named(now.fitted.to)}”: it was left as it is.`,
-        wayOut: { name: 'Let it go', edit: (p) => setFitted(p, [now.id], () => null) },
+        wayOut: { name: 'Detach', edit: (p) => setFitted(p, [now.id], () => null) },
       };
   }
   for (const [part, property] of INK) {

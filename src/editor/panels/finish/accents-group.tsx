@@ -99,7 +99,7 @@ export function AccentsGroup() {
           ))}
         </CardGrid>
         <Button $wide isDisabled={chosen === 0} onPress={keep}>
-          Keep the selection as an accent
+          Save the selection as an accent
         </Button>
         <Hint>They come at the playhead, about what is chosen and as wide; each is an ordinary group.</Hint>
       </Fold>

@@ -147,7 +147,7 @@ export function GradientBar({ gradient }: { gradient: Gradient }) {
             )
           }
         >
-          Turn round
+          Reverse
         </Button>
         <Button onPress={() => change((g) => ({ ...g, stops: stopsAt(g, frame) }), 'unkeyed')}>
           Without keys

@@ -141,7 +141,7 @@ export function StyleControls({ strokes }: { strokes: readonly Stroke[] }) {
           <span />
           <IconButton
             plain
-            label={`Take ${item.name} off the shelf`}
+            label={`Remove ${item.name} from the shelf`}
             onPress={() => void takeOffShelf(item.id)}
           >
             <ArchiveX />
@@ -156,7 +156,7 @@ export function StyleControls({ strokes }: { strokes: readonly Stroke[] }) {
           isDisabled={!strokes.some((s) => s.style)}
           onPress={() => editChosen((p, ids) => leaveStyle(p, ids))}
         >
-          Leave the style
+          Detach from the style
         </Button>
       </Buttons>
     </>

@@ -74,7 +74,7 @@ function OneTie({ strokes, property }: { strokes: readonly Stroke[]; property: T
         </span>
         <IconButton
           plain
-          label={`Cut the tie of the ${property}`}
+          label={`Remove the tie of the ${property}`}
           onPress={() => editChosen((p, ids) => cutTies(p, ids, property))}
         >
           <Link2Off />
@@ -124,7 +124,7 @@ export function TieControls({ strokes }: { strokes: readonly Stroke[] }) {
           </span>
           <IconButton
             plain
-            label={`Cut the tie of ${stroke.name}`}
+            label={`Remove the tie of ${stroke.name}`}
             onPress={() => edit((p) => cutTies(p, [stroke.id], t.property))}
           >
             <Link2Off />

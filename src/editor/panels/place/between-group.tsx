@@ -35,7 +35,7 @@ export function BetweenGroup({ stroke }: { stroke: Stroke }) {
             change={(to) => edit((p) => setBetween(p, id, to(between) as Between))}
           />
           <Button $wide onPress={() => edit((p) => setBetween(p, id, null))}>
-            Let it go
+            Detach
           </Button>
         </OwnersOf>
       ) : (

@@ -35,11 +35,7 @@ export function PinGroup() {
                 }))
               }
             />
-            <IconButton
-              plain
-              label={`Take ${pin.name} out`}
-              onPress={() => edit((p) => removePin(p, pin.id))}
-            >
+            <IconButton plain label={`Remove ${pin.name}`} onPress={() => edit((p) => removePin(p, pin.id))}>
               <X />
             </IconButton>
           </Row>

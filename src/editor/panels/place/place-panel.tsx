@@ -128,7 +128,7 @@ export function PlacePanel() {
                 isDisabled={parts.every((part) => !part.place)}
                 onPress={() => edit((p) => unplaced(p, owners))}
               >
-                As it was made
+                Reset
               </Button>
             </Buttons>
           </Group>

@@ -42,7 +42,7 @@ export function RiderGroup({ ids, parts }: { ids: readonly string[]; parts: read
             }
           />
           <Button $wide onPress={() => give(null)}>
-            Let it go
+            Detach
           </Button>
           <Hint>Its pivot lies on the stroke; position moves it off there.</Hint>
         </OwnersOf>

@@ -149,7 +149,7 @@ function FittedControls({ ids, fitted }: { ids: readonly string[]; fitted: Fitte
         <PartChoice part="fitted.from" label="Its path begins" choices={['left', 'right']} />
       )}
       <Button $wide onPress={() => edit((p) => setFitted(p, ids, () => null))}>
-        Let it stay as it is
+        Stop keeping to it
       </Button>
     </Fold>
   );

@@ -73,7 +73,7 @@ export function MaskItem({
           )}
           <IconButton
             plain
-            label={`Take mask ${index + 1} out`}
+            label={`Remove mask ${index + 1}`}
             onPress={() => {
               put((now) => now.filter((_, i) => i !== index));
               if (inHand) useMaskInHand.setState({ of: null, index: 0 });

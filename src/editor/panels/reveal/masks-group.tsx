@@ -165,7 +165,7 @@ function DrawnShape({
     return (
       <Hint role="alert">
         There is no closed stroke. Draw the shape with the pen and close it on its first point, then add it
-        here. <Button onPress={onLeave}>Leave it</Button>
+        here. <Button onPress={onLeave}>Cancel</Button>
       </Hint>
     );
   const groupsOf = (of: Stroke): string =>
@@ -200,7 +200,7 @@ function DrawnShape({
       </Hint>
       <Buttons>
         <Button onPress={take}>Use “{stroke.name}”</Button>
-        <Button onPress={onLeave}>Leave it</Button>
+        <Button onPress={onLeave}>Cancel</Button>
       </Buttons>
     </div>
   );

@@ -59,13 +59,13 @@ export function ThroughGroup() {
   const uncovers = targets.flatMap(({ id }) => revealedBy(piece, id));
   const hasParts = targets.every((one) => 'type' in one && one.type !== 'stroke');
   return (
-    <Group title="Seen through">
-      {mixed && <Hint>These are seen through different things.</Hint>}
+    <Group title="Matte">
+      {mixed && <Hint>These have different mattes.</Hint>}
       {reveal && through.length < reveal.through.length && (
         <Warning>
           {through.length === 0
-            ? 'What it was seen through is gone: it is seen as it is.'
-            : `${reveal.through.length - through.length} of what it was seen through is gone.`}
+            ? 'Its matte is gone: it is seen as it is.'
+            : `${reveal.through.length - through.length} of its mattes are gone.`}
         </Warning>
       )}
       {through.map((one) => (
@@ -73,7 +73,7 @@ export function ThroughGroup() {
           <TextButton onClick={() => select({ layers: layersOf(piece, one.id) })}>{one.name}</TextButton>
           <IconButton
             plain
-            label={`Not through ${one.name}`}
+            label={`Remove the matte ${one.name}`}
             onPress={() => {
               const rest = reveal!.through.filter((id) => id !== one.id);
               put(rest.length > 0 ? { ...reveal!, through: rest } : null);
@@ -86,12 +86,7 @@ export function ThroughGroup() {
       {others.length > 0 && (
         <Row>
           <Grow>
-            <Select
-              label="Layer or group to be seen through"
-              value={add}
-              choices={others}
-              onChange={setNext}
-            />
+            <Select label="Layer or group as matte" value={add} choices={others} onChange={setNext} />
           </Grow>
           <Button
             onPress={() => {
@@ -99,24 +94,24 @@ export function ThroughGroup() {
               put(reveal ? { ...reveal, through: [...reveal.through, add] } : revealThrough([add]));
             }}
           >
-            {reveal ? 'Add' : 'See through it'}
+            {reveal ? 'Add' : 'Use as matte'}
           </Button>
         </Row>
       )}
       {reveal && (
         <>
           <Segmented
-            label="Seen by"
+            label="Kind of matte"
             value={reveal.by}
-            choices={{ shape: 'their shape', brightness: 'their brightness' }}
+            choices={{ shape: 'alpha', brightness: 'luminance' }}
             onChange={(by) => change({ by })}
           />
           <Gap />
           <Check isSelected={reveal.inverted} onChange={(inverted) => change({ inverted })}>
-            Where they are not
+            Inverted
           </Check>
           <Check isSelected={reveal.shown} onChange={(shown) => change({ shown })}>
-            They are seen too
+            The matte is seen too
           </Check>
           {hasParts && (
             <Check isSelected={reveal.confined} onChange={(confined) => change({ confined })}>
@@ -130,7 +125,7 @@ export function ThroughGroup() {
             onChange={(feather) => change({ feather })}
           />
           <Button $wide onPress={() => put(null)}>
-            See it as it is
+            Remove the matte
           </Button>
         </>
       )}

@@ -39,7 +39,7 @@ export function CueGroup({ strokes }: { strokes: readonly Stroke[] }) {
                 {leader ? leader.name : 'a stroke that is gone'}
               </TextButton>
             </span>
-            <IconButton plain label="Cut the cue" onPress={() => editChosen(cutCues)}>
+            <IconButton plain label="Remove the cue" onPress={() => editChosen(cutCues)}>
               <Unlink />
             </IconButton>
           </Row>

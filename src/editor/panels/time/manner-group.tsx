@@ -128,7 +128,7 @@ export function MannerGroup({ strokes }: { strokes: readonly Stroke[] }) {
         {onShelf && (
           <IconButton
             plain
-            label={`Take ${onShelf.name} off the shelf`}
+            label={`Remove ${onShelf.name} from the shelf`}
             onPress={() => void takeOffShelf(onShelf.id)}
           >
             <ArchiveX />

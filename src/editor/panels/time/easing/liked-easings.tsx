@@ -67,7 +67,7 @@ export function LikedEasings({ easing, put }: { easing: Easing | null; put: (eas
       </Favourites>
       <IconToggle
         plain
-        label={kept ? `Take ${kept.name} off the shelf` : 'Keep this easing on the shelf'}
+        label={kept ? `Remove ${kept.name} from the shelf` : 'Keep this easing on the shelf'}
         isSelected={Boolean(kept)}
         onChange={() => (kept ? void takeOffShelf(kept.id) : like())}
       >
