@@ -16,6 +16,7 @@ import {
 } from '@/ui';
 import { type ShapeKind, type ToolSettings, useCalm, useTools } from '../state';
 import { AddText } from './add-text';
+import { NewInkGroup } from './new-ink-group';
 import { PEN_RECORDINGS, replay, stopReplay, useTablet } from '../tablet';
 
 const put = (part: Partial<ToolSettings>) => useTools.setState(part);
@@ -142,9 +143,21 @@ function ShapeOptions() {
 export function ToolOptions() {
   const tool = useCalm((s) => s.tool);
   const drawing = useCalm((s) => s.drawing);
-  if (tool === 'pen' || drawing) return <PenOptions />;
-  if (tool === 'freehand') return <FreehandOptions />;
-  if (tool === 'shape') return <ShapeOptions />;
+  const options =
+    tool === 'pen' || drawing ? (
+      <PenOptions />
+    ) : tool === 'freehand' ? (
+      <FreehandOptions />
+    ) : tool === 'shape' ? (
+      <ShapeOptions />
+    ) : null;
+  if (options)
+    return (
+      <>
+        {options}
+        <NewInkGroup />
+      </>
+    );
   if (tool === 'text')
     return <AddText hint="Press on the canvas where its baseline begins, or write it here." />;
   if (tool === 'order') {

@@ -1,6 +1,7 @@
 export * from './actions';
 export * from './editor-store';
 export * from './document-drag';
+export * from './new-ink';
 export * from './tool-settings';
 export * from './held';
 export * from './loose-ends';

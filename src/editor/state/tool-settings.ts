@@ -1,4 +1,5 @@
 import { create } from 'zustand';
+import type { Ink } from '@/core/document';
 import type { Correction } from '@/core/pen';
 
 export type ShapeKind = 'line' | 'rectangle' | 'ellipse' | 'arc' | 'polygon' | 'star' | 'spiral' | 'loops';
@@ -19,6 +20,8 @@ export interface ToolSettings {
   readonly clockwise: boolean;
   /** The face in which new text is set: of a shipped or own face, or `line:` and that of a single-line one. */
   readonly face: string;
+  /** The ink that was chosen for new strokes; where null it is that of the stroke before. */
+  readonly ink: Ink | null;
   readonly snapping: boolean;
   /** Distance of the grid's lines, px; null without one. */
   readonly grid: number | null;
@@ -35,6 +38,7 @@ export const useTools = create<ToolSettings>(() => ({
   begin: 0,
   clockwise: true,
   face: 'sacramento',
+  ink: null,
   snapping: true,
   grid: null,
 }));

@@ -1,6 +1,6 @@
-import { addLayers, changed, DEFAULT_INK, newStroke, strokesOf } from '@/core/document';
+import { addLayers, changed, newStroke, strokesOf } from '@/core/document';
 import { penStroke, type PenSample } from '@/core/pen';
-import { edit, newId, select, selectedStrokes, useEditor, useTools } from '../../state';
+import { edit, newId, select, inkForNew, useEditor, useTools } from '../../state';
 import { useView } from '../view';
 import type { CanvasTool, PointerInput } from './tool';
 
@@ -30,9 +30,8 @@ export function freehandTool(): CanvasTool {
       const { correction, pressure } = useTools.getState();
       const { path, widths, hand } = penStroke(drawn, correction, 1 / useView.getState().zoom);
       const { piece } = useEditor.getState();
-      const before = selectedStrokes(useEditor.getState()).at(-1) ?? strokesOf(piece).at(-1);
       const id = newId();
-      const ink = changed(before?.ink ?? DEFAULT_INK, { widths: (pressure && widths) || undefined });
+      const ink = changed(inkForNew(), { widths: (pressure && widths) || undefined });
       const stroke = { ...newStroke(id, `Stroke ${strokesOf(piece).length + 1}`, path, ink), hand };
       edit((p) => addLayers(p, [stroke]));
       select({ layers: [id] });

@@ -1,6 +1,5 @@
 import {
   addLayers,
-  DEFAULT_INK,
   extendPath,
   newStroke,
   strokeById,
@@ -23,7 +22,7 @@ import {
   type PathPoint,
   type Point,
 } from '@/core/geometry';
-import { beginDrag, edit, newId, select, selectedStrokes, singleStroke, useEditor } from '../../state';
+import { beginDrag, edit, newId, select, inkForNew, singleStroke, useEditor } from '../../state';
 import type { Snapped } from '@/core/snap';
 import { placeOn, pointAt, REACH } from '../hit';
 import { snapped, snapTargets } from '../snapping';
@@ -88,11 +87,10 @@ export function penTool(): CanvasTool {
 
   function startNew(input: PointerInput): void {
     const { piece } = state();
-    const before = selectedStrokes(state()).at(-1) ?? strokesOf(piece).at(-1);
     const id = newId();
     const at = aimed(input);
     const path: Path = { closed: false, points: [corner(at.x, at.y)] };
-    const stroke = newStroke(id, `Stroke ${strokesOf(piece).length + 1}`, path, before?.ink ?? DEFAULT_INK);
+    const stroke = newStroke(id, `Stroke ${strokesOf(piece).length + 1}`, path, inkForNew());
     beginDrag();
     edit((p) => addLayers(p, [stroke]));
     select({ layers: [id] });

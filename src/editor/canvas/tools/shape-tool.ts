@@ -1,4 +1,4 @@
-import { addLayers, changed, DEFAULT_INK, newStroke, strokesOf } from '@/core/document';
+import { addLayers, changed, newStroke, strokesOf } from '@/core/document';
 import {
   add,
   arcShape,
@@ -17,7 +17,7 @@ import {
   type Point,
 } from '@/core/geometry';
 import type { Snapped } from '@/core/snap';
-import { edit, newId, select, selectedStrokes, useEditor, useTools, type ShapeKind } from '../../state';
+import { edit, newId, select, inkForNew, useEditor, useTools, type ShapeKind } from '../../state';
 import { snapped, snapTargets } from '../snapping';
 import { useView } from '../view';
 import { to45, type CanvasTool, type PointerInput } from './tool';
@@ -98,8 +98,7 @@ export function shapeTool(): CanvasTool {
       if (!path || measurePath(path).length * useView.getState().zoom < 4) return;
       const state = useEditor.getState();
       const { shape } = useTools.getState();
-      const look = (selectedStrokes(state).at(-1) ?? strokesOf(state.piece).at(-1))?.ink ?? DEFAULT_INK;
-      const ink = changed(look, { widths: undefined });
+      const ink = changed(inkForNew(state), { widths: undefined });
       const id = newId();
       const count = strokesOf(state.piece).filter((s) => s.name.startsWith(NAMES[shape])).length;
       edit((p) => addLayers(p, [newStroke(id, `${NAMES[shape]} ${count + 1}`, path, ink)]));

@@ -12,7 +12,7 @@ type Kind = 'solid' | 'along' | 'picture';
 const kindOf = (ink: Ink): Kind =>
   !ink.gradient ? 'solid' : ink.gradient.along === 'picture' ? 'picture' : 'along';
 
-/** A bright head that fades to its tail: where colour along the stroke begins. */
+/** A head that is brighter than its tail: where colour along the stroke begins. It hides nothing of what was there. */
 const fading = (ink: Ink, size: { width: number }): Gradient => {
   const colour = markColour(ink);
   return {
@@ -20,7 +20,7 @@ const fading = (ink: Ink, size: { width: number }): Gradient => {
     from: { x: 0, y: 0 },
     to: { x: size.width, y: 0 },
     stops: [
-      { at: 0, colour, opacity: 0 },
+      { at: 0, colour, opacity: 1 },
       { at: 0.7, colour, opacity: 1 },
       { at: 1, colour: '#ffe9c9', opacity: 1 },
     ],

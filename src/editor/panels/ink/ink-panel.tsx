@@ -93,7 +93,9 @@ export function InkPanel() {
       <InkPicture ink={strokes[0]?.ink ?? DEFAULT_INK} label="The ink of the selection" />
       <Gap />
       {strokes.length === 0 ? (
-        <Hint>New strokes take the ink of the stroke before them.</Hint>
+        <Hint>
+          New strokes take the ink of the stroke before them, or the one chosen with the pen in hand (Trace).
+        </Hint>
       ) : (
         <OwnersOf ids={strokes.map((stroke) => stroke.id)}>
           <Controls strokes={strokes} />
