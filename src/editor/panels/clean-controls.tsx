@@ -1,11 +1,11 @@
 'use client';
 import { useMemo, useState } from 'react';
 import {
-  alignPoints,
   averagePoints,
   distributePoints,
   joinStrokes,
   levelHandles,
+  levelPoints,
   meetEnds,
   simplifyPreview,
   simplifyStrokes,
@@ -71,10 +71,10 @@ function Points({ stroke, chosen }: { stroke: Stroke; chosen: readonly number[] 
   return (
     <Fold title="Level, straighten, space">
       <Buttons $first>
-        <Button isDisabled={!several} onPress={() => editPoints((p, i) => alignPoints(p, i, 'y', 'mean'))}>
+        <Button isDisabled={!several} onPress={() => editPoints((p, i) => levelPoints(p, i, 'y'))}>
           Level
         </Button>
-        <Button isDisabled={!several} onPress={() => editPoints((p, i) => alignPoints(p, i, 'x', 'mean'))}>
+        <Button isDisabled={!several} onPress={() => editPoints((p, i) => levelPoints(p, i, 'x'))}>
           Upright
         </Button>
         <Button

@@ -84,8 +84,8 @@ export function rowGestures({ rows, layers, scroller, setDropAt, setBox }: Rows)
     followPointer(event, { move, release, cancel: () => select(before), ended: () => setDropAt(null) });
   };
 
-  /** Draws a box over the lanes and selects the keys in it; a press alone selects the stroke. */
-  const boxSelect = (event: PointerEvent<HTMLElement>, index: number) => {
+  /** Draws a box over the lanes and selects the keys in it; a press alone selects the row it began in, below all rows nothing. */
+  const boxSelect = (event: PointerEvent<HTMLElement>, index: number | null) => {
     if (event.button !== 0) return;
     const origin = scroller.current!.getBoundingClientRect();
     const at = (e: { clientX: number; clientY: number }) => ({
@@ -108,7 +108,8 @@ export function rowGestures({ rows, layers, scroller, setDropAt, setBox }: Rows)
     };
     const release = () => {
       if (!drawn) {
-        choose(index, event);
+        if (index === null) select({});
+        else choose(index, event);
         return;
       }
       const { piece } = useEditor.getState();

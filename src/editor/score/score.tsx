@@ -157,7 +157,12 @@ export function Score() {
           <GridLines />
           <MarkerLines />
         </Over>
-        <Scroller ref={scroller} data-lanes>
+        <Scroller
+          ref={scroller}
+          data-lanes
+          // Rows look after their own presses; what is left is the room below them.
+          onPointerDown={(event) => event.target === event.currentTarget && boxSelect(event, null)}
+        >
           {layers.length === 0 && (
             <Empty>
               <span>No strokes yet. Each one you draw gets a lane here.</span>

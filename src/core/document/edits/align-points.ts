@@ -25,6 +25,38 @@ export function alignPoints(
   return movedTo(path, new Map(indices.map((i) => [i, { [axis]: at }])));
 }
 
+/**
+ * Puts chosen points on one level (`y`) or upright (`x`) line and straightens what lies between those that follow one another, so
+ * that the line between them is straight. The far handle of a smooth point turns along, and keeps its length.
+ */
+export function levelPoints(path: Path, indices: readonly number[], axis: Axis): Path {
+  const level = alignPoints(path, indices, axis, 'mean');
+  const { points, closed } = level;
+  if (indices.length < 2) return level;
+  const chosen = new Set(indices);
+  const follows = (i: number): boolean =>
+    chosen.has(i) &&
+    (closed ? chosen.has((i + 1) % points.length) : i + 1 < points.length && chosen.has(i + 1));
+  const flat = (handle: Point): Point => {
+    const sign = Math.sign(axis === 'y' ? handle.x : handle.y) || 1;
+    return axis === 'y' ? { x: sign * norm(handle), y: 0 } : { x: 0, y: sign * norm(handle) };
+  };
+  const turned = (handle: Point): Point => (norm(handle) > 0 ? flat(handle) : handle);
+  return {
+    ...level,
+    points: points.map((point, i) => {
+      const [before, after] = [follows((i - 1 + points.length) % points.length), follows(i)];
+      if (!before && !after) return point;
+      const smooth = point.kind === 'smooth';
+      return {
+        ...point,
+        in: before || smooth ? turned(point.in) : point.in,
+        out: after || smooth ? turned(point.out) : point.out,
+      };
+    }),
+  };
+}
+
 /** Spaces chosen points evenly along an axis, the outermost staying. */
 export function distributePoints(path: Path, indices: readonly number[], axis: Axis): Path {
   if (indices.length < 3) return path;

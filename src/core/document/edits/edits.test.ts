@@ -15,6 +15,7 @@ import {
 import {
   addLayers,
   alignPoints,
+  levelPoints,
   applyManner,
   averagePoints,
   distributePoints,
@@ -93,6 +94,29 @@ test('simplifying stays within its tolerance, says what it did, and never adds p
     ),
     { numRuns: 15, seed: 4 },
   );
+});
+
+test('levelled, what lies between points that follow one another is a straight line; the rest keeps its shape', () => {
+  const path: Path = {
+    closed: false,
+    points: [
+      corner(0, 0),
+      smooth(100, 40, { x: 30, y: 12 }),
+      { ...corner(200, 10), in: { x: -20, y: 9 }, out: { x: 20, y: -7 } },
+      corner(300, 90),
+    ],
+  };
+  const level = levelPoints(path, [1, 2], 'y');
+  const [first, a, b, last] = level.points;
+  expect([a!.y, b!.y]).toEqual([25, 25]);
+  expect([a!.out.y, b!.in.y]).toEqual([0, 0]);
+  // The smooth point stays smooth; the corner's other handle, and what was not chosen, is as it was.
+  expect(a!.in).toEqual({ x: -Math.hypot(30, 12), y: 0 });
+  expect(b!.out).toEqual({ x: 20, y: -7 });
+  expect([first, last]).toEqual([path.points[0], path.points[3]]);
+  // Points that do not follow one another are levelled, and keep their handles.
+  const apart = levelPoints(path, [1, 3], 'y');
+  expect(apart.points[1]).toMatchObject({ y: 65, in: path.points[1]!.in, out: path.points[1]!.out });
 });
 
 test('level, upright, spaced, averaged, straightened, symmetric: by value', () => {

@@ -6,6 +6,7 @@ import { Check, IconButton, Segmented, Row } from '@/ui';
 import { PartField } from '../../properties';
 import { useEditor, useMaskInHand } from '../../state';
 import { PathKey } from './path-key';
+import { WipeNumbers } from './wipe-numbers';
 
 export function MaskItem({
   id,
@@ -103,6 +104,10 @@ export function MaskItem({
         </Check>
       )}
       {kind.endsWith('wipe') && <PartField part={`${at}.shape.share`} />}
+      {mask.shape.kind === 'linear wipe' && (
+        <WipeNumbers shape={mask.shape} onChange={(shape) => change({ shape })} />
+      )}
+      {'reach' in mask.shape && <PartField part={`${at}.shape.reach`} />}
       {kind === 'clock wipe' && <PartField part={`${at}.shape.angle`} />}
       {mask.shape.kind === 'clock wipe' && (
         <Check
