@@ -19,7 +19,7 @@ import {
   type KeyedPart,
   type KeyValue,
 } from '../keyed-parts';
-import type { Piece, Stroke } from '../schema';
+import { strokesOf, type Piece, type Stroke } from '../schema';
 import { keyedById, updateKeyed } from './key-bearers';
 
 /** A key by its owner (a stroke, or a group timed as one line), the part it belongs to, and its place in the list there. */
@@ -226,6 +226,34 @@ export function spanOfKeys(keyed: Keyed): { first: number; last: number } | null
     keysOf(partOf(keyed, part) as Animated<KeyValue>).map((key) => key.frame),
   );
   return frames.length > 0 ? { first: Math.min(...frames), last: Math.max(...frames) } : null;
+}
+
+/** First and last frame at which anything of strokes is keyed; null where nothing is. */
+export function spanOfStrokes(strokes: readonly Stroke[]): { first: number; last: number } | null {
+  const spans = strokes.flatMap((stroke) => spanOfKeys(stroke) ?? []);
+  if (spans.length === 0) return null;
+  return {
+    first: Math.min(...spans.map(({ first }) => first)),
+    last: Math.max(...spans.map(({ last }) => last)),
+  };
+}
+
+/** Lets all that is keyed in strokes together take so many frames; the first key stays where it is. */
+export function withSpan(piece: Piece, ids: readonly string[], frames: number): Piece {
+  const strokes = strokesOf(piece).filter((stroke) => ids.includes(stroke.id));
+  const span = spanOfStrokes(strokes);
+  if (!span || span.last === span.first) return piece;
+  const factor = Math.max(1, frames) / (span.last - span.first);
+  const refs = strokes.flatMap((stroke) =>
+    keyedParts(stroke).flatMap((part) =>
+      keysOf(partOf(stroke, part) as Animated<KeyValue>).map((_, index) => ({
+        stroke: stroke.id,
+        part,
+        index,
+      })),
+    ),
+  );
+  return retimeKeys(piece, refs, (frame) => span.first + (frame - span.first) * factor);
 }
 
 /** First and last frame keyed in a window, or null when nothing in it is keyed. */

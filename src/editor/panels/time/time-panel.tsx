@@ -39,6 +39,7 @@ import { EasingGroup } from './easing';
 import { LineGroup } from './line-group';
 import { MannerGroup } from './manner-group';
 import { PaceGroup } from './pace-group';
+import { SpeedGroup } from './speed-group';
 import { SpreadGroup } from './spread-group';
 
 /** Says where what a hand wrote goes on after the end of the piece, and offers to fit it in. */
@@ -209,6 +210,7 @@ export function TimePanel() {
       {selection.keys.length > 0 && <EasingGroup keys={selection.keys} />}
       <MannerGroup strokes={strokes} />
       <SpreadGroup strokes={strokes} />
+      <SpeedGroup strokes={strokes} />
       {strokes.length > 0 && (
         <>
           <WrittenGroup strokes={strokes} />
