@@ -16,7 +16,7 @@ test('a layout is put in, its fields filled, its lines keep to the text; kept as
   const desk = await openNew(page, blank('Strip'));
   await step(page, 'Set up');
   // An empty piece offers the layouts at once.
-  const strip = page.locator('[data-layout]', { hasText: 'Boxed name strip' });
+  const strip = page.locator('aside [data-layout]', { hasText: 'Boxed name strip' });
   await strip.click();
   await expect(page.getByRole('row', { name: 'Group Boxed name strip' })).toBeVisible();
   const before = await whole(desk);

@@ -5,7 +5,7 @@ import styled from 'styled-components';
 import { Button, Hint, IconButton, MainButton, TextInput } from '@/ui';
 import { chooseFiles } from '../choose-files';
 import { PICTURE_FILES, takeFiles } from '../importing';
-import { insertHere, LayoutPicture, useLayouts } from '../layouts';
+import { heightOfLayout, insertHere, LayoutButton, useLayouts } from '../layouts';
 import { addText, FacePicker, lineFacesOf, useFaces } from '../lettering';
 import { play } from '../playback';
 import { writeItself } from '../reveal';
@@ -70,25 +70,7 @@ const Layouts = styled.ul`
   li {
     flex: none;
     width: ${PICTURE}px;
-    min-height: ${(PICTURE * 9) / 16 + 38}px;
-  }
-  button {
-    width: 100%;
-    padding: 0;
-    border: 0;
-    background: none;
-    color: var(--text);
-    font-size: 12px;
-    line-height: 1.25;
-    text-align: left;
-    cursor: default;
-    canvas {
-      margin-bottom: 4px;
-      box-shadow: 0 0 0 1px var(--rule);
-    }
-    &:hover canvas {
-      box-shadow: 0 0 0 2px var(--head);
-    }
+    min-height: ${heightOfLayout(PICTURE)}px;
   }
 `;
 const Ways = styled.div`
@@ -159,10 +141,13 @@ function LayoutRow() {
     <Layouts aria-label="Layouts" aria-busy={layouts.isPending} tabIndex={-1}>
       {(layouts.data?.layouts ?? []).map(({ id, piece }) => (
         <li key={id}>
-          <button type="button" onClick={() => insertHere(piece)}>
-            <LayoutPicture piece={piece} width={PICTURE} />
-            {piece.name}
-          </button>
+          <LayoutButton
+            piece={piece}
+            name={piece.name}
+            hint={`Insert “${piece.name}”`}
+            width={PICTURE}
+            onTake={() => insertHere(piece)}
+          />
         </li>
       ))}
       {layouts.isPending && <li />}

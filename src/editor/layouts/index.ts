@@ -1,2 +1,2 @@
 export * from './layout-client';
-export { LayoutPicture } from './layout-picture';
+export * from './layout-button';

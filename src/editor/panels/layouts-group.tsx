@@ -4,14 +4,14 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import { layoutFrom, offeredFields, type Piece } from '@/core/document';
 import { Button, Fold, Hint } from '@/ui';
-import { insertHere, useLayouts } from '../layouts';
+import { heightOfLayout, insertHere, useLayouts } from '../layouts';
 import { keepOnShelf, takeOffShelf, useShelfItems } from '../shelf';
 import { useCalm, useEditor } from '../state';
 import { CardGrid, PICTURE, PieceCard } from './piece-cards';
 
 /** Room for a layout that is not here yet. */
 const Room = styled.div`
-  height: ${(PICTURE * 9) / 16 + 36}px;
+  height: ${heightOfLayout(PICTURE)}px;
   border-radius: 7px;
   background: var(--desk);
   opacity: 0.5;

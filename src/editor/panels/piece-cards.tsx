@@ -3,7 +3,7 @@ import { X } from 'lucide-react';
 import styled from 'styled-components';
 import type { Piece } from '@/core/document';
 import { IconButton } from '@/ui';
-import { LayoutPicture } from '../layouts';
+import { LayoutButton } from '../layouts';
 
 /** Width of a picture of a card, px: two stand side by side. */
 export const PICTURE = 112;
@@ -18,27 +18,6 @@ export const CardGrid = styled.ul`
   li {
     position: relative;
     min-width: 0;
-  }
-  button[data-layout] {
-    width: 100%;
-    padding: 0;
-    border: 0;
-    background: none;
-    color: var(--text);
-    font-size: 12px;
-    line-height: 1.25;
-    text-align: left;
-    cursor: default;
-    /* Two lines of name, whether it needs them or not. */
-    height: ${(PICTURE * 9) / 16 + 36}px;
-    vertical-align: top;
-    canvas {
-      margin-bottom: 4px;
-      box-shadow: 0 0 0 1px var(--rule);
-    }
-    &:hover canvas {
-      box-shadow: 0 0 0 2px var(--head);
-    }
   }
 `;
 const Off = styled.span`
@@ -63,10 +42,7 @@ export function PieceCard({
 }) {
   return (
     <li>
-      <button data-layout type="button" title={hint} onClick={onTake}>
-        <LayoutPicture piece={piece} width={PICTURE} />
-        {name}
-      </button>
+      <LayoutButton piece={piece} name={name} hint={hint} width={PICTURE} onTake={onTake} />
       {onRemove && (
         <Off>
           <IconButton plain label={`Remove ${name} from the shelf`} onPress={onRemove}>
