@@ -1,3 +1,4 @@
+import { SAMPLE } from '../src/contract';
 import type { SampleProject } from '../src/server/seed';
 import { chapterCard } from './chapter-card';
 import { eelRoute, ESTUARY_MAP } from './eel-route';
@@ -11,7 +12,7 @@ import { tideRing } from './tide-ring';
 
 /** The sample world: one invented series, its pieces made with the same edits that people use. */
 export const SAMPLE_PROJECT: SampleProject = {
-  name: 'Saltmarsh Almanac',
+  name: SAMPLE.project,
   pieces: [
     openingTitle(),
     lowerThird(),
