@@ -121,7 +121,7 @@ test('masks: a clock wipe keyed, a hold-out drawn with the pen whose shape is ke
   if (held.shape.kind !== 'path' || !('keys' in held.shape.path)) throw new Error('the shape is not keyed');
   expect(held.shape.path.keys.map((key) => key.frame)).toEqual([30, 60]);
   expect(held.shape.path.keys[1]!.value.points[2]!.y).toBeCloseTo(430, 0);
-  await page.getByRole('button', { name: 'Take mask 1 out' }).click();
+  await page.getByRole('button', { name: 'Remove mask 1' }).click();
   expect((await whole(desk)).layers[1]!.masks).toBeUndefined();
 });
 

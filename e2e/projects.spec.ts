@@ -62,7 +62,8 @@ test('a card plays while the pointer is on it', async ({ page }) => {
   await card.scrollIntoViewIfNeeded();
   await card.getByRole('link').hover();
   const strip = card.locator('[data-plays]');
-  await expect(strip).toBeVisible();
+  // It is made in a process that pictures of other tests wait for too.
+  await expect(strip).toBeVisible({ timeout: 20_000 });
   const at = () => strip.evaluate((element) => (element as HTMLElement).style.backgroundPositionX);
   const first = await at();
   await expect.poll(at).not.toBe(first);

@@ -82,7 +82,7 @@ test('anything is seen through others: by shape or brightness, inverted, soft; a
   await desk.lane(0).getByRole('rowheader').click();
   await step(page, 'Reveal');
   const plain = await pixels();
-  await page.getByRole('button', { name: /Layer or group to be seen through/ }).click();
+  await page.getByRole('button', { name: /Layer or group as matte/ }).click();
   await page.getByRole('option', { name: 'Triangle' }).click();
   await page.getByRole('button', { name: 'Use as matte' }).click();
   await expect.poll(pixels).not.toBe(plain);
@@ -102,7 +102,7 @@ test('anything is seen through others: by shape or brightness, inverted, soft; a
   });
   await desk.lane(2).getByRole('rowheader').click();
   await expect(page.getByText('Uncovers “Curve”')).toBeVisible();
-  await page.getByRole('button', { name: /Layer or group to be seen through/ }).click();
+  await page.getByRole('button', { name: /Layer or group as matte/ }).click();
   await page.getByRole('option', { name: 'Curve' }).click();
   await page.getByRole('button', { name: 'Use as matte' }).click();
   await expect(page.getByText('none of them would ever show')).toBeVisible();
@@ -110,7 +110,7 @@ test('anything is seen through others: by shape or brightness, inverted, soft; a
   await desk.canvas.focus();
   await page.keyboard.press('Delete');
   await desk.lane(0).getByRole('rowheader').click();
-  await expect(page.getByText('is gone: it is seen as it is')).toBeVisible();
+  await expect(page.getByText('Its matte is gone')).toBeVisible();
   await page.getByRole('button', { name: 'Remove the matte' }).click();
   expect((await whole(desk)).layers[0]).not.toHaveProperty('reveal');
 });

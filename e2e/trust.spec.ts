@@ -181,7 +181,7 @@ test('a placed group is wrapped, copied and taken apart; what can’t be handed 
   await page.getByRole('row', { name: 'Group Group 1' }).getByRole('rowheader').click();
   await choose(page, /Blend/, 'multiply');
   await page.getByRole('button', { name: 'Ungroup' }).click();
-  const question = page.getByRole('dialog', { name: 'Take “Group 1” apart?' });
+  const question = page.getByRole('dialog', { name: 'Ungroup “Group 1”?' });
   await expect(question).toContainText('that it blends as one');
   await question.getByRole('button', { name: 'Cancel' }).click();
   expect((await desk.savedDocument()).groups).toHaveLength(1);
