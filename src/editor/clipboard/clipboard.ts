@@ -143,12 +143,12 @@ export function listenToClipboard(means: () => boolean): () => void {
     event.preventDefault();
     takeFromClipboard(event.clipboardData);
   };
-  document.addEventListener('copy', onCopy);
-  document.addEventListener('cut', onCopy);
-  document.addEventListener('paste', onPaste);
+  window.addEventListener('copy', onCopy);
+  window.addEventListener('cut', onCopy);
+  window.addEventListener('paste', onPaste);
   return () => {
-    document.removeEventListener('copy', onCopy);
-    document.removeEventListener('cut', onCopy);
-    document.removeEventListener('paste', onPaste);
+    window.removeEventListener('copy', onCopy);
+    window.removeEventListener('cut', onCopy);
+    window.removeEventListener('paste', onPaste);
   };
 }
