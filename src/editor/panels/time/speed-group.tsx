@@ -29,7 +29,7 @@ export function SpeedGroup({ strokes }: { strokes: readonly Stroke[] }) {
           {FACTORS.map((factor) => (
             <Button
               key={factor}
-              aria-label={`Speed × ${factor}`}
+              aria-label={`${factor === 0.5 ? '½' : factor}× speed`}
               onPress={() => editChosen((piece, ids) => withSpan(piece, ids, length / factor))}
             >
               {factor === 0.5 ? '½×' : `${factor}×`}
