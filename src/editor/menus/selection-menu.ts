@@ -77,7 +77,7 @@ function layerEntries(): MenuEntry[] {
       id: 'ungroup',
       name: 'Ungroup',
       keys: 'Ctrl Shift G',
-      disabled: wholeGroup(piece, selection.layers) === null,
+      disabled: !wholeGroup(piece, selection.layers),
       run: ungroupSelected,
     },
     { id: 'earlier', name: 'Write earlier', keys: 'Alt Up', run: () => stepSelected(-1) },

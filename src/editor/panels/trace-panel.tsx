@@ -23,6 +23,7 @@ export function TracePanel() {
   const layer = singleLayer({ piece, selection });
   const underlay = piece.underlays.find((u) => u.id === chosenUnderlay);
   const source = underlay ?? (layer && isArtwork(layer) ? layer : null);
+  const drawing = tool !== 'select' && tool !== 'hand';
   const traceable = piece.layers.some(isArtwork) || piece.underlays.length > 0;
   return (
     <>
@@ -40,11 +41,16 @@ export function TracePanel() {
           }
         />
       )}
-      <WriteItselfGroup />
-      {layer?.type === 'lettering' && <LetteringControls lettering={layer} />}
-      {layer?.type === 'art' && <ArtControls art={layer} />}
-      {source && <FindStrokes source={source} />}
       <ToolOptions />
+      {/* With a tool in hand what it does comes first, and what is selected is not what is worked on. */}
+      {!drawing && (
+        <>
+          <WriteItselfGroup />
+          {layer?.type === 'lettering' && <LetteringControls lettering={layer} />}
+          {layer?.type === 'art' && <ArtControls art={layer} />}
+          {source && <FindStrokes source={source} />}
+        </>
+      )}
       {tool === 'select' && !source && strokes.length === 0 && (
         <Group>
           <Buttons $first>
