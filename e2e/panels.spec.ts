@@ -230,6 +230,28 @@ test('a mixed selection says so, shows only what all have, and changes only what
   expect(['a', 'b'].map((id) => partOf(bearer(capped, id), 'ink.cap'))).toEqual(['flat', 'flat']);
 });
 
+test('Escape leaves a number as it was, whatever was typed; what is no number is refused in words', async ({
+  page,
+}) => {
+  await mountPanel(page, 'ink', full(), ['a']);
+  const field = page.getByRole('spinbutton', { name: 'Width', exact: true }).first();
+  const before = await field.inputValue();
+  for (const typed of ['55', 'soon']) {
+    await field.fill(typed);
+    await page.keyboard.press('Escape');
+    await expect(field).toHaveValue(before);
+    await expect(page.getByText('is no number')).toBeHidden();
+  }
+  expect(await stepsIn(page)).toBe(0);
+  await field.fill('soon');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('“soon” is no number')).toBeVisible();
+  await field.fill('5+7');
+  await page.keyboard.press('Enter');
+  await expect(field).toHaveValue('12 px');
+  expect(await stepsIn(page)).toBe(1);
+});
+
 test('a number drags by its label, ten times as far with Shift, as one step; Escape puts it back', async ({
   page,
 }) => {

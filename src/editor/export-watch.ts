@@ -4,6 +4,7 @@ import { create } from 'zustand';
 import { z } from 'zod';
 import { exportFileAddress, EXPORTS, type ExportSummary } from '@/contract';
 import { notify } from '@/ui';
+import { download } from './download';
 import { recall, remember } from './remembered';
 import { call } from './saving';
 
@@ -49,12 +50,7 @@ function say({ id, status, fileName, message }: ExportSummary): void {
     notify(`${fileName} is ready.`, {
       action: {
         name: 'Download',
-        run: () => {
-          const link = document.createElement('a');
-          link.href = exportFileAddress(id);
-          link.download = '';
-          link.click();
-        },
+        run: () => download(exportFileAddress(id)),
       },
       lasting: true,
     });

@@ -11,24 +11,30 @@ interface Row {
   readonly deletedAt: Date;
 }
 
+/** When something was deleted that is still in the bin: later than this. */
+const WITHIN = '(now() - make_interval(days => :days))';
+
 /** What was deleted and can be brought back, the last first. Pieces of a deleted project stand for themselves only where they were deleted before it. */
 export async function listBin(): Promise<Binned[]> {
   const rows = await models().database.query<Row>(
     `SELECT p.id, 'piece' AS kind, p.name, q.name AS facts, p.deleted_at AS "deletedAt"
        FROM pieces p JOIN projects q ON q.id = p.project_id
-      WHERE p.deleted_at IS NOT NULL AND q.deleted_at IS NULL
+      WHERE p.deleted_at > ${WITHIN} AND q.deleted_at IS NULL
      UNION ALL
      SELECT q.id, 'project', q.name, count(p.id) || CASE count(p.id) WHEN 1 THEN ' piece' ELSE ' pieces' END, q.deleted_at
        FROM projects q LEFT JOIN pieces p ON p.project_id = q.id AND p.deleted_at IS NULL
-      WHERE q.deleted_at IS NOT NULL
+      WHERE q.deleted_at > ${WITHIN}
       GROUP BY q.id
       ORDER BY 5 DESC, 3`,
-    { type: QueryTypes.SELECT },
+    { type: QueryTypes.SELECT, replacements: { days: BIN_DAYS } },
   );
   return rows.map((row) => ({ ...row, deletedAt: row.deletedAt.toISOString() }));
 }
 
-/** The only project there is stays as a row, without its pieces: that the sample world was put there once is known by it. */
+/**
+ * The only project there is stays as a row, without its pieces and long out of the bin: that the sample world was put there once
+ * is known by it.
+ */
 const NOT_THE_LAST = '(SELECT count(*) FROM projects) > 1';
 
 /** Takes one piece or project out of the bin for good, with its history and exports. */
@@ -60,6 +66,10 @@ async function removeProjects(which: string, replacements: Record<string, unknow
   );
   await database.query(
     `DELETE FROM projects WHERE deleted_at IS NOT NULL AND ${which} AND ${NOT_THE_LAST}`,
+    how,
+  );
+  await database.query(
+    `UPDATE projects SET deleted_at = 'epoch' WHERE deleted_at IS NOT NULL AND ${which}`,
     how,
   );
 }

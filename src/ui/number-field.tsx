@@ -83,6 +83,8 @@ export function NumberField(props: NumberFieldProps) {
   const [typed, setTyped] = useState<string | null>(null);
   const editStep = useContext(EditStepContext);
   const input = useRef<HTMLInputElement>(null);
+  /** Escape was pressed: what was typed is not taken when the field is left by it. */
+  const left = useRef(false);
   const latest = useLatest(onChange);
   const words = useId();
   const [limited, setLimited] = useState<'most' | 'least' | null>(null);
@@ -106,8 +108,10 @@ export function NumberField(props: NumberFieldProps) {
   const wrong = typed !== null && typed !== '' && read === null;
 
   const take = () => {
-    if (wrong) setRefused(typed);
-    if (read !== null) {
+    const isLeft = left.current;
+    left.current = false;
+    if (wrong && !isLeft) setRefused(typed);
+    if (read !== null && !isLeft) {
       const held = hold(read);
       if (held !== value) onChange(held);
     }
@@ -186,7 +190,7 @@ export function NumberField(props: NumberFieldProps) {
             take();
             event.currentTarget.select();
           } else if (event.key === 'Escape') {
-            setTyped(null);
+            left.current = true;
             event.currentTarget.blur();
           } else return;
           event.stopPropagation();

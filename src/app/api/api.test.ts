@@ -231,6 +231,12 @@ test('the bin lists what was deleted, the last first, and takes it away for good
   expect(await listed()).toEqual([]);
   expect(await models().projects.count({ where: { id: project }, paranoid: false })).toBe(0);
   expect(await models().pieces.count({ where: { id: first.id } })).toBe(1);
+  // The only project there is goes from the bin as well, and a start puts no sample in its place.
+  await models().projects.destroy({ where: {} });
+  await ask(binRoute.DELETE, {}, {});
+  expect(await listed()).toEqual([]);
+  expect(await models().pieces.count({ paranoid: false })).toBe(0);
+  expect(await seed(SAMPLE_PROJECT)).toBe(false);
 });
 
 test('moments of a piece come as one strip, kept by its revision', async () => {

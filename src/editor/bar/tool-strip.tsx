@@ -17,6 +17,7 @@ import { Toolbar } from 'react-aria-components';
 import styled from 'styled-components';
 import { IconButton, IconToggle } from '@/ui';
 import { fit, useView, zoomBy } from '../canvas';
+import { focusCanvas } from '../focus-canvas';
 import { takeTool, useEditor, useTools, type Tool } from '../state';
 
 const Strip = styled(Toolbar)`
@@ -61,8 +62,6 @@ const TOOLS = [
   { id: 'order', name: 'Tap the writing order', keys: 'N', icon: ListOrdered },
   { id: 'hand', name: 'Pan', keys: 'H', icon: Hand },
 ] as const satisfies readonly { id: Tool; name: string; keys: string; icon: unknown }[];
-
-const focusCanvas = () => document.querySelector<HTMLElement>('[data-canvas]')?.focus();
 
 /** The tools of the canvas. */
 export function ToolStrip() {

@@ -4,6 +4,7 @@ import { useState, type KeyboardEvent } from 'react';
 import styled from 'styled-components';
 import { Button, Hint, IconButton, MainButton, TextInput } from '@/ui';
 import { chooseFiles } from '../choose-files';
+import { focusCanvas } from '../focus-canvas';
 import { PICTURE_FILES, takeFiles } from '../importing';
 import { heightOfLayout, insertHere, LayoutButton, useLayouts } from '../layouts';
 import { addText, FacePicker, lineFacesOf, useFaces } from '../lettering';
@@ -165,7 +166,7 @@ export function BeginCard() {
   if (!empty || tool !== 'select' || left) return null;
   const leave = (): void => {
     useFreshPiece.setState({ left: id });
-    document.querySelector<HTMLElement>('[data-canvas]')?.focus();
+    focusCanvas();
   };
   return (
     <Card

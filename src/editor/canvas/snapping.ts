@@ -1,5 +1,6 @@
 import { asWholes, standingBox, strokesOf, type Piece } from '@/core/document';
 import { unite, type Bounds, type Path, type Point } from '@/core/geometry';
+import { SAFE, safeArea } from '@/core/proof';
 import { snap, snapAngle, snapBox, type BoxTargets, type Snapped, type SnapTargets } from '@/core/snap';
 import { useEditor, useTools } from '../state';
 import { REACH } from './hit';
@@ -92,20 +93,24 @@ export function movingBox(ids: readonly string[]): MovingBox | null {
   if (!box) return null;
   const still = piece.layers.filter((layer) => !layer.hidden && !ids.includes(layer.id)).map(({ id }) => id);
   const { width, height } = piece.size;
-  const shares = [
-    { share: 0, says: 'edge' },
-    { share: 0.5, says: 'middle' },
-    { share: 1, says: 'edge' },
-    ...(safeAreas ? [0.05, 0.95].map((share) => ({ share, says: 'title safe' })) : []),
-    ...(safeAreas ? [0.035, 0.965].map((share) => ({ share, says: 'action safe' })) : []),
+  const edges = ({ left, top, right, bottom }: Bounds, says: string): SnapTargets['lines'] => [
+    ...[left, right].map((place) => ({ axis: 'x' as const, at: place, says })),
+    ...[top, bottom].map((place) => ({ axis: 'y' as const, at: place, says })),
   ];
   return {
     box,
     targets: {
       boxes: boxes(still).slice(0, MOST_BOXES),
       lines: [
-        ...shares.map(({ share, says }) => ({ axis: 'x' as const, at: width * share, says })),
-        ...shares.map(({ share, says }) => ({ axis: 'y' as const, at: height * share, says })),
+        { axis: 'x', at: width / 2, says: 'middle' },
+        { axis: 'y', at: height / 2, says: 'middle' },
+        ...edges(safeArea(piece.size, 1), 'edge'),
+        ...(safeAreas
+          ? [
+              ...edges(safeArea(piece.size, SAFE.title), 'title safe'),
+              ...edges(safeArea(piece.size, SAFE.action), 'action safe'),
+            ]
+          : []),
         ...piece.guides.map((guide) => ({ ...guide, says: 'guide' })),
       ],
     },

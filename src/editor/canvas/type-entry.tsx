@@ -1,6 +1,7 @@
 'use client';
 import { useState } from 'react';
 import styled from 'styled-components';
+import { focusCanvas } from '../focus-canvas';
 import { addText } from '../lettering';
 import { useTools } from '../state';
 import { endTyping, useTyping } from './typing';
@@ -19,8 +20,6 @@ const Field = styled.input`
   box-shadow: var(--shadow);
   font-size: 16px;
 `;
-
-const focusCanvas = (): void => document.querySelector<HTMLElement>('[data-canvas]')?.focus();
 
 /** The field in which text is written at its place on the canvas: Enter sets it, Escape leaves it. */
 export function TypeEntry() {

@@ -14,7 +14,7 @@ import {
 } from '@/contract';
 import { Button, IconButton, IconToggle, notify, Segmented, TextInput } from '@/ui';
 import { PageFrame } from '../page-frame';
-import { download } from '../projects';
+import { download } from '../download';
 import { call } from '../saving';
 import { ExportActions, ExportProgress } from './export-actions';
 import { sizeInWords } from './expected-size';

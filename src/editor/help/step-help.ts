@@ -81,7 +81,7 @@ export const STEP_HELP: Readonly<Record<Step, StepHelp>> = {
     about: 'Effects, motion blur, accents',
     ways: [
       'Add effects to a stroke, lettering, art or a group. They are done one after another, in the order of the list.',
-      'The head of an effect switches it off without losing it.',
+      'The box before its name switches an effect off without losing it.',
       'Motion blur and held frames of the whole piece stand below.',
     ],
   },

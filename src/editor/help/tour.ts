@@ -31,7 +31,7 @@ const amid = (share: number): number => Math.round((useEditor.getState().piece.l
 export const STOPS: readonly Stop[] = [
   {
     title: 'A title that writes itself',
-    words: 'Everything you see is strokes. Space plays and stops.',
+    words: 'All of it is strokes. The button below the picture plays it; on the canvas, Space does.',
     about: '[data-canvas]',
     show: () => {
       select({});

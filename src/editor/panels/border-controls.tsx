@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import { addLayers, DEFAULT_INK, newStroke } from '@/core/document';
 import { borderPath, unite, widened, type Bounds, type CornerStyle } from '@/core/geometry';
+import { SAFE, safeArea } from '@/core/proof';
 import { layerBounds } from '@/core/scene';
 import { Button, Fold, NumberField, pixels, Select, Hint, Gap } from '@/ui';
 import { edit, newId, select, selectedLayers, useCalm, useEditor } from '../state';
@@ -16,25 +17,15 @@ const STYLES: readonly { id: CornerStyle; name: string }[] = [
   { id: 'stepped', name: 'stepped' },
   { id: 'curled', name: 'curled' },
 ];
-/** Shares of the frame: SMPTE ST 2046-1:2009. */
-const SHARES = { title: 0.9, action: 0.93, piece: 1 } as const;
-
 function boxAround(around: Around): Bounds | null {
   const state = useEditor.getState();
-  const { width, height } = state.piece.size;
   if (around === 'selection')
     return unite(
       selectedLayers(state)
         .map(layerBounds)
         .filter((b) => b !== null),
     );
-  const share = SHARES[around];
-  return {
-    left: (width * (1 - share)) / 2,
-    top: (height * (1 - share)) / 2,
-    right: (width * (1 + share)) / 2,
-    bottom: (height * (1 + share)) / 2,
-  };
+  return safeArea(state.piece.size, around === 'piece' ? 1 : SAFE[around]);
 }
 
 /** A frame as one closed stroke, or two, sized to a safe area or to what is selected. */

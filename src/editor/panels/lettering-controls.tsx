@@ -72,11 +72,11 @@ function FitControls({ lettering }: { lettering: Lettering }) {
   const { fit } = setting;
   const width = fit?.width ?? 800;
   return (
-    <Group title="Too wide a text">
+    <Group title="Overflow">
       <Segmented
-        label="Too wide a text"
+        label="Overflow"
         value={fit?.how ?? 'stays'}
-        choices={{ stays: 'overflows', shrink: 'shrinks', break: 'wraps' }}
+        choices={{ stays: 'visible', shrink: 'shrink', break: 'wrap' }}
         onChange={(how) =>
           void changeSetting(id, { fit: how === 'stays' ? undefined : { how, width } }, 'fit')
         }

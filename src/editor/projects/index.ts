@@ -1,3 +1,2 @@
-export { download } from './files';
 export { Page, Space, Top } from './project-frame';
 export { ProjectList } from './project-list';

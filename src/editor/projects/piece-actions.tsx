@@ -1,9 +1,16 @@
 'use client';
-import { pieceFileAddress, PIECES, PROJECTS, type PieceSummary, type ProjectSummary } from '@/contract';
+import {
+  BIN_DAYS,
+  pieceFileAddress,
+  PIECES,
+  PROJECTS,
+  type PieceSummary,
+  type ProjectSummary,
+} from '@/contract';
 import { notify, type MenuEntry } from '@/ui';
 import { call } from '../saving';
 import { clearChosen } from './chosen';
-import { download } from './files';
+import { download } from '../download';
 import { useChange } from './use-change';
 
 const one = (id: string) => ({ params: { id } });
@@ -26,7 +33,7 @@ export function usePieceActions(projects: readonly ProjectSummary[]) {
     clearChosen();
     const [is, it] = pieces.length === 1 ? ['is', 'it'] : ['are', 'them'];
     notify(
-      `${counted(pieces)} ${is} in the bin. ${it === 'it' ? 'It goes' : 'They go'} from there after 30 days.`,
+      `${counted(pieces)} ${is} in the bin. ${it === 'it' ? 'It goes' : 'They go'} from there after ${BIN_DAYS} days.`,
       {
         action: {
           name: 'Undo',

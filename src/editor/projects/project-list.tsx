@@ -3,7 +3,14 @@ import { useEffect, useRef, useState } from 'react';
 import { useRouter } from 'next/navigation';
 import { useQuery } from '@tanstack/react-query';
 import { Ellipsis, FolderOpen, Plus, Trash2 } from 'lucide-react';
-import { projectFileAddress, PROJECTS, SAMPLE, type PieceSummary, type ProjectSummary } from '@/contract';
+import {
+  BIN_DAYS,
+  projectFileAddress,
+  PROJECTS,
+  SAMPLE,
+  type PieceSummary,
+  type ProjectSummary,
+} from '@/contract';
 import { Button, Mark, Menu, notify, Notices, onFilesDropped, Questions, Select, TextInput } from '@/ui';
 import { NameField } from '../name-field';
 import { openProjectFile } from '../open-project-file';
@@ -13,7 +20,8 @@ import { Page, Top, Space, Section, Head, Cards, Card, Tile, Tools, Icon, PageLi
 import { BinDialog } from './bin-dialog';
 import { choose, clearChosen, useChosen } from './chosen';
 import { takeDroppedFiles } from './dropped';
-import { chooseProjectFiles, download } from './files';
+import { download } from '../download';
+import { chooseProjectFiles } from './files';
 import { NewPiece } from './new-piece';
 import { usePieceActions } from './piece-actions';
 import { PieceCard } from './piece-card';
@@ -38,7 +46,7 @@ function Project({
   const [making, setMaking] = useState(false);
   const remove = async () => {
     if (!(await change(() => call(PROJECTS.remove, { params: { id: project.id } })))) return;
-    notify(`The project “${project.name}” is in the bin. It goes from there after 30 days.`, {
+    notify(`The project “${project.name}” is in the bin. It goes from there after ${BIN_DAYS} days.`, {
       action: {
         name: 'Undo',
         run: () => void change(() => call(PROJECTS.undelete, { params: { id: project.id } })),

@@ -1,12 +1,10 @@
-import { createStore, del, entries, get, set } from 'idb-keyval';
+import { createStore, delMany, get, set, update } from 'idb-keyval';
 import type { EditorState } from '../state';
 
 /** The steps of undo and redo of a piece, as this browser keeps them over a reload. */
 interface KeptHistory extends Pick<EditorState, 'past' | 'future'> {
   /** The revision that they lead up to: with any other they mean nothing. */
   readonly revision: number;
-  /** When they were kept, ms since 1970. */
-  readonly at: number;
 }
 
 const store = () => createStore('obelus-history', 'steps');
@@ -14,6 +12,8 @@ const store = () => createStore('obelus-history', 'steps');
 /** Steps kept of a piece, and pieces of which steps are kept. */
 const STEPS = 100;
 const PIECES = 12;
+/** The pieces of which steps are kept, under a key that no piece has. */
+const ORDER = 'order';
 
 /**
  * Keeps the steps of a piece. What documents share is written once: copying for storage keeps identities (HTML, structured
@@ -28,12 +28,20 @@ export async function keepHistory(
     revision,
     past: past.slice(-STEPS),
     future: future.slice(0, STEPS),
-    at: Date.now(),
   };
   await set(id, kept, store());
-  const all = await entries<string, KeptHistory>(store());
-  const old = all.sort(([, a], [, b]) => b.at - a.at).slice(PIECES);
-  for (const [other] of old) await del(other, store());
+  // The newest first: what is over is found without reading any of it.
+  let over: readonly string[] = [];
+  await update<readonly string[]>(
+    ORDER,
+    (before = []) => {
+      const order = [id, ...before.filter((one) => one !== id)];
+      over = order.slice(PIECES);
+      return order.slice(0, PIECES);
+    },
+    store(),
+  );
+  if (over.length > 0) await delMany([...over], store());
 }
 
 /** The steps that lead up to a revision of a piece; null where none are kept, or they lead up to another. */

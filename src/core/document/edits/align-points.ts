@@ -25,6 +25,14 @@ export function alignPoints(
   return movedTo(path, new Map(indices.map((i) => [i, { [axis]: at }])));
 }
 
+/** A handle turned to lie along a level (`y`) or upright (`x`) line, as long as it was; none stays none. */
+function levelled(handle: Point, axis: Axis): Point {
+  const length = norm(handle);
+  if (length === 0) return handle;
+  const sign = Math.sign(axis === 'y' ? handle.x : handle.y) || 1;
+  return axis === 'y' ? { x: sign * length, y: 0 } : { x: 0, y: sign * length };
+}
+
 /**
  * Puts chosen points on one level (`y`) or upright (`x`) line and straightens what lies between those that follow one another, so
  * that the line between them is straight. The far handle of a smooth point turns along, and keeps its length.
@@ -37,11 +45,6 @@ export function levelPoints(path: Path, indices: readonly number[], axis: Axis):
   const follows = (i: number): boolean =>
     chosen.has(i) &&
     (closed ? chosen.has((i + 1) % points.length) : i + 1 < points.length && chosen.has(i + 1));
-  const flat = (handle: Point): Point => {
-    const sign = Math.sign(axis === 'y' ? handle.x : handle.y) || 1;
-    return axis === 'y' ? { x: sign * norm(handle), y: 0 } : { x: 0, y: sign * norm(handle) };
-  };
-  const turned = (handle: Point): Point => (norm(handle) > 0 ? flat(handle) : handle);
   return {
     ...level,
     points: points.map((point, i) => {
@@ -50,8 +53,8 @@ export function levelPoints(path: Path, indices: readonly number[], axis: Axis):
       const smooth = point.kind === 'smooth';
       return {
         ...point,
-        in: before || smooth ? turned(point.in) : point.in,
-        out: after || smooth ? turned(point.out) : point.out,
+        in: before || smooth ? levelled(point.in, axis) : point.in,
+        out: after || smooth ? levelled(point.out, axis) : point.out,
       };
     }),
   };
@@ -73,21 +76,12 @@ export const averagePoints = (path: Path, indices: readonly number[]): Path =>
   alignPoints(alignPoints(path, indices, 'x', 'mean'), indices, 'y', 'mean');
 
 /** Turns a nearly level (or upright) handle pair exactly level: the handles of chosen points lie along an axis. */
-export function levelHandles(path: Path, indices: readonly number[], axis: Axis): Path {
-  const flat = (h: Point): Point => {
-    const length = norm(h);
-    const sign = Math.sign(axis === 'y' ? h.x : h.y) || 1;
-    return axis === 'y' ? { x: sign * length, y: 0 } : { x: 0, y: sign * length };
-  };
-  return {
-    ...path,
-    points: path.points.map((p, i) =>
-      indices.includes(i)
-        ? { ...p, in: norm(p.in) > 0 ? flat(p.in) : p.in, out: norm(p.out) > 0 ? flat(p.out) : p.out }
-        : p,
-    ),
-  };
-}
+export const levelHandles = (path: Path, indices: readonly number[], axis: Axis): Path => ({
+  ...path,
+  points: path.points.map((p, i) =>
+    indices.includes(i) ? { ...p, in: levelled(p.in, axis), out: levelled(p.out, axis) } : p,
+  ),
+});
 
 /** Makes points symmetric: handles in one line and of one length, along the way the path has there. */
 export function toSymmetric(path: Path, indices: readonly number[]): Path {

@@ -2,7 +2,7 @@ import { applyMatrix, compose, inverse, unite, type Bounds, type Matrix, type Po
 import { valueAt } from '../../timing';
 import { boxOf } from '../box-of';
 import { membersOf } from '../grouped';
-import { placementMatrix } from '../placement-schema';
+import { placementMatrix, type PlacementPart } from '../placement-schema';
 import { partWithId, type Piece } from '../schema';
 import { worldOf } from '../world';
 import { mappedBox, placementOf, setPlace } from './place';
@@ -182,23 +182,22 @@ export function flipParts(piece: Piece, ids: readonly string[], frame: number, a
     if (!back) return now;
     const c = applyMatrix(back, about);
     const place = placementOf(now, id, frame);
-    const at = (part: keyof typeof place & ('x' | 'y' | 'pivotX' | 'pivotY')) => valueAt(place[part], frame);
-    const own = (part: 'scaleX' | 'scaleY' | 'rotation' | 'skewX' | 'skewY') => valueAt(place[part], frame);
+    const at = (part: Exclude<PlacementPart, 'opacity'>) => valueAt(place[part], frame);
     // A mirror image of something turned and slanted is turned and slanted the other way.
     const mirrored = {
-      rotation: -own('rotation'),
-      skewX: -own('skewX'),
-      skewY: -own('skewY'),
+      rotation: -at('rotation'),
+      skewX: -at('skewX'),
+      skewY: -at('skewY'),
     };
     return axis === 'x'
       ? setPlace(now, id, frame, {
           ...mirrored,
-          scaleX: -own('scaleX'),
+          scaleX: -at('scaleX'),
           x: 2 * c.x - 2 * at('pivotX') - at('x'),
         })
       : setPlace(now, id, frame, {
           ...mirrored,
-          scaleY: -own('scaleY'),
+          scaleY: -at('scaleY'),
           y: 2 * c.y - 2 * at('pivotY') - at('y'),
         });
   }, piece);

@@ -23,7 +23,7 @@ import {
 import { valueAt } from '@/core/timing';
 import { editFromBase, useEditor, type EditorState } from '../../state';
 import type { PointerInput } from '../tools/tool';
-import { movingBox, snappedWay } from '../snapping';
+import { movingBox, snappedWay, type MovingBox } from '../snapping';
 import { NO_GRIPS, type Grip, type Grips } from './grip';
 
 /** The one layer or group that is placed by hand; null where none or more are chosen. */
@@ -86,8 +86,9 @@ export function movePlace(state: EditorState, part: Part): Grip['take'] {
     if (!of) return () => '';
     const { at } = numbersNow(of);
     const [x, y] = [at('x'), at('y')];
-    const moving = movingBox(layersOf(state.piece, part.id));
+    let moving: MovingBox | null | undefined;
     return (to) => {
+      moving ??= movingBox(layersOf(state.piece, part.id));
       const raw = subtract(to.point, from.point);
       // Alt, held when the drag has begun, leaves it where the pointer is.
       const { way, snap } = to.shift || to.alt ? { way: raw, snap: null } : snappedWay(moving, raw);

@@ -47,7 +47,7 @@ type Drag =
   | { kind: 'size'; id: string; from: Point; opposite: Point }
   | { kind: 'underlay'; id: string; from: Point }
   | { kind: 'points'; from: Point; held: Point; path: Path }
-  | { kind: 'layers'; from: Point; moving: MovingBox | null; copies: Copies | null }
+  | { kind: 'layers'; from: Point; moving: MovingBox | null | undefined; copies: Copies | null }
   | { kind: 'handle'; hit: HandleHit }
   | { kind: 'grip'; cursor: string; to: (input: PointerInput) => Told }
   | { kind: 'box'; from: Point; to: Point; add: boolean };
@@ -217,7 +217,7 @@ export function selectTool(): CanvasTool {
         : {
             kind: 'layers',
             from: input.point,
-            moving: movingBox(ids),
+            moving: undefined,
             copies: input.alt ? duplicateLayers(piece, ids, newId) : null,
           };
       beginDrag();
@@ -296,8 +296,10 @@ export function selectTool(): CanvasTool {
         found = result.snap;
         raw = subtract(result.point, drag.held);
       }
+      // Looked for with the first move: a press alone moves nothing, and there may be many layers.
+      if (drag.kind === 'layers' && drag.moving === undefined) drag.moving = movingBox(changeable());
       if (drag.kind === 'layers' && !input.shift && (drag.copies || !input.alt)) {
-        const result = snappedWay(drag.moving, raw);
+        const result = snappedWay(drag.moving ?? null, raw);
         found = result.snap;
         raw = result.way;
       }

@@ -29,6 +29,7 @@ import {
   type Piece,
 } from '@/core/document';
 import { unite, type Bounds } from '@/core/geometry';
+import { SAFE, safeArea } from '@/core/proof';
 import { Group, IconButton, NumberField, Pair, pixels, Select } from '@/ui';
 import { edit, useCalm, useEditor } from '../../state';
 
@@ -50,14 +51,8 @@ const TO = {
 } as const;
 type To = keyof typeof TO;
 
-/** Shares of the picture that are safe (SMPTE ST 2046-1). */
-const SAFE = { picture: 1, title: 0.9, action: 0.93 } as const;
-
-function boxFor(to: To, { width, height }: Piece['size']): Bounds | null {
-  if (to === 'others') return null;
-  const [x, y] = [(width * (1 - SAFE[to])) / 2, (height * (1 - SAFE[to])) / 2];
-  return { left: x, top: y, right: width - x, bottom: height - y };
-}
+const boxFor = (to: To, size: Piece['size']): Bounds | null =>
+  to === 'others' ? null : safeArea(size, to === 'picture' ? 1 : SAFE[to]);
 
 const ALIGN: readonly (readonly [AlignBy, string, LucideIcon])[] = [
   ['left', 'Align left', AlignStartVertical],
