@@ -32,10 +32,10 @@ export async function listBin(): Promise<Binned[]> {
 }
 
 /**
- * The only project there is stays as a row, without its pieces and long out of the bin: that the sample world was put there once
- * is known by it.
+ * The first project there was stays as a row, without its pieces and long out of the bin: that the sample world was put there once is
+ * known by it.
  */
-const NOT_THE_LAST = '(SELECT count(*) FROM projects) > 1';
+const NOT_THE_FIRST = 'id <> (SELECT id FROM projects ORDER BY created_at, id LIMIT 1)';
 
 /** Takes one piece or project out of the bin for good, with its history and exports. */
 export async function removeFromBin(id: string): Promise<void> {
@@ -65,7 +65,7 @@ async function removeProjects(which: string, replacements: Record<string, unknow
     how,
   );
   await database.query(
-    `DELETE FROM projects WHERE deleted_at IS NOT NULL AND ${which} AND ${NOT_THE_LAST}`,
+    `DELETE FROM projects WHERE deleted_at IS NOT NULL AND ${which} AND ${NOT_THE_FIRST}`,
     how,
   );
   await database.query(
@@ -87,7 +87,7 @@ export async function removeOldFromBin(): Promise<number> {
     { type: QueryTypes.SELECT, replacements },
   );
   await database.query(
-    `DELETE FROM projects WHERE ${old} AND NOT EXISTS (SELECT 1 FROM pieces WHERE project_id = projects.id) AND ${NOT_THE_LAST}`,
+    `DELETE FROM projects WHERE ${old} AND NOT EXISTS (SELECT 1 FROM pieces WHERE project_id = projects.id) AND ${NOT_THE_FIRST}`,
     { replacements },
   );
   return rows.length;

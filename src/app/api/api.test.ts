@@ -231,7 +231,7 @@ test('the bin lists what was deleted, the last first, and takes it away for good
   expect(await listed()).toEqual([]);
   expect(await models().projects.count({ where: { id: project }, paranoid: false })).toBe(0);
   expect(await models().pieces.count({ where: { id: first.id } })).toBe(1);
-  // The only project there is goes from the bin as well, and a start puts no sample in its place.
+  // All of them gone, also the first one is in the bin no more, and a start puts no sample in its place.
   await models().projects.destroy({ where: {} });
   await ask(binRoute.DELETE, {}, {});
   expect(await listed()).toEqual([]);
