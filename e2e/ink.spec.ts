@@ -69,7 +69,10 @@ test('colour along the stroke: stops dragged, added, keyed; a colour taken from 
 }) => {
   const desk = await openInk(page, 'Colour');
   await page.getByRole('radio', { name: 'along it' }).click();
-  expect((await inkOf(desk)).gradient).toMatchObject({ along: 'visible', stops: [{ opacity: 0 }, {}, {}] });
+  expect((await inkOf(desk)).gradient).toMatchObject({
+    along: 'visible',
+    stops: [{ opacity: 1 }, { opacity: 1 }, { opacity: 1 }],
+  });
   const stop = page.getByRole('slider', { name: 'Colour 2 of 3' });
   await stop.scrollIntoViewIfNeeded();
   const at = (await stop.boundingBox())!;
