@@ -195,3 +195,61 @@ test('the first key goes to the canvas; toolbars are gone through by arrows', as
   await page.keyboard.press('Tab');
   await expect(tools.locator(':focus')).toHaveCount(0);
 });
+
+test('the focus never falls to the page: what stands where something went has it next', async ({ page }) => {
+  const desk = await openNew(page, three('Focus'));
+  const atWork = () =>
+    page.evaluate(() => {
+      const at = document.activeElement;
+      return at?.matches('body')
+        ? 'the page'
+        : (at?.closest('[data-score], aside, [role="dialog"]')?.tagName ?? at!.tagName);
+    });
+  // A row that is deleted leaves the focus to another, one that is renamed keeps it.
+  await desk.lane(1).focus();
+  await page.keyboard.press('F2');
+  await page.keyboard.type('Bough');
+  await page.keyboard.press('Enter');
+  await expect(desk.lane(1)).toBeFocused();
+  await expect(desk.lane(1)).toHaveAccessibleName('2 Bough');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Delete');
+  await expect(desk.score.getByRole('row')).toHaveCount(2);
+  await expect.poll(atWork).toBe('SECTION');
+
+  // A button that goes with what it did: the panel still has the focus.
+  await desk.step('Ink');
+  await desk.lane(0).getByRole('rowheader').click();
+  await page.getByRole('radio', { name: 'along it' }).focus();
+  await page.keyboard.press('Enter');
+  await page.getByRole('slider', { name: 'Colour 2 of 3' }).focus();
+  await page.keyboard.press('Delete');
+  await expect(page.getByRole('slider', { name: 'Colour 2 of 2' })).toBeVisible();
+  await expect.poll(atWork).toBe('ASIDE');
+
+  // Escape takes back what was typed and stays; pressed again it leads to the canvas.
+  const width = page.getByRole('spinbutton', { name: 'Width', exact: true });
+  await width.fill('77');
+  await width.press('Escape');
+  await expect(width).toBeFocused();
+  expect(await width.inputValue()).not.toContain('77');
+  await width.press('Escape');
+  await expect(desk.canvas).toBeFocused();
+
+  // The proof is closed again by what opened it, or by its own button.
+  await page.keyboard.press('y');
+  const close = page.getByRole('button', { name: 'Close the proof' });
+  await close.focus();
+  await page.keyboard.press('Enter');
+  await expect(close).toHaveCount(0);
+  await expect.poll(atWork).not.toBe('the page');
+
+  // A card that is binned leaves the focus to what is beside it.
+  await page.goto('/');
+  const card = page.getByRole('link', { name: 'Open Focus' });
+  await card.focus();
+  await page.keyboard.press('Shift+F10');
+  await page.getByRole('menuitem', { name: /^Delete/ }).click();
+  await expect(card).toHaveCount(0);
+  await expect.poll(atWork).not.toBe('the page');
+});

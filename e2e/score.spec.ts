@@ -214,3 +214,33 @@ test('keys in numbers: value keyed at the playhead, frame and easing of a key ty
     ],
   });
 });
+
+test('lanes by arrows: into a lane, from key to key and lane to lane, moved, shown, and back', async ({
+  page,
+}) => {
+  const desk = await openNew(page, three('By arrows'));
+  const here = page.locator(':focus');
+  await desk.lane(0).focus();
+  await page.keyboard.press('End');
+  await expect(desk.lane(2)).toBeFocused();
+  await page.keyboard.press('Home');
+  await page.keyboard.press('ArrowRight');
+  // The key nearest to the playhead, by stroke, part, frame and value.
+  await expect(here).toHaveAccessibleName('Curve, head key 1 of 2');
+  await expect(here).toHaveAttribute('aria-valuetext', 'frame 10, 0 %');
+  await page.keyboard.press('Control+ArrowRight');
+  await expect(here).toHaveAccessibleName('Curve, head key 2 of 2');
+  await page.keyboard.press('Shift+ArrowRight');
+  await expect(here).toHaveAttribute('aria-valuetext', 'frame 40, 100 %');
+  await page.keyboard.press('Control+ArrowDown');
+  await expect(here).toHaveAccessibleName('Bar, head key 2 of 2');
+  await page.keyboard.press('Enter');
+  await expect(desk.canvas).toHaveAttribute('data-frame', '30');
+  await page.keyboard.press('Escape');
+  await expect(desk.lane(1)).toBeFocused();
+  // A lane without keys is none to go into.
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('ArrowRight');
+  await expect(desk.lane(2)).toBeFocused();
+  expect(frames((await desk.savedDocument()).layers[0]!.window.head)).toEqual([10, 40]);
+});

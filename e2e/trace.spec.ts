@@ -229,3 +229,73 @@ test('a pen’s ghost shows order, direction and lifts, over all strokes or thos
   await page.keyboard.press('d');
   await expect(desk.canvas).toHaveAttribute('data-pen', '');
 });
+
+test('drawing by keyboard: places typed and nudged, handles pulled, shapes dragged, points made smooth', async ({
+  page,
+}) => {
+  const desk = await openNew(page, blank('By keys'));
+  const keys = async (...all: string[]) => {
+    for (const key of all) await page.keyboard.press(key);
+  };
+  const typePlace = async (x: number, y: number) => {
+    for (const [axis, value] of [
+      ['X', x],
+      ['Y', y],
+    ] as const) {
+      await page.getByRole('spinbutton', { name: axis, exact: true }).fill(String(value));
+      await page.keyboard.press('Enter');
+    }
+    // Untouched, a field is left for the canvas by Escape.
+    await page.keyboard.press('Escape');
+    await expect(desk.canvas).toBeFocused();
+  };
+  await desk.step('Trace');
+  await desk.canvas.focus();
+  // An arrow with the pen in hand brings the crosshair, in the middle of the picture.
+  await keys('p', 'ArrowRight', 'Enter', 'Control+ArrowRight', 'Shift+ArrowDown', 'ArrowLeft', 'Enter');
+  await typePlace(1200, 700);
+  // Held, it pulls the point's handles; let go, the next point can be put down.
+  await keys('Control+Enter', 'Control+ArrowRight', 'Enter');
+  await typePlace(400, 300);
+  await keys('Enter', 'Escape');
+  let { layers } = await desk.savedDocument();
+  const [p, q, r, s] = layers[0]!.path.points;
+  expect(layers[0]!.path.points).toHaveLength(4);
+  expect([p!.x, p!.y]).toEqual([960, 540]);
+  expect([q!.x, q!.y]).toEqual([1059, 550]);
+  expect(r).toMatchObject({ x: 1200, y: 700, kind: 'smooth', out: { x: 100, y: 0 } });
+  expect([s!.x, s!.y, s!.kind]).toEqual([400, 300, 'corner']);
+  await expect(page.getByRole('status').filter({ hasText: /^X 400, Y 300/ })).toHaveCount(1);
+
+  // With the select tool it chooses points and drags them; what is taken back is as it was.
+  await keys('v', 'Enter');
+  await keys('Control+Enter', 'Control+ArrowDown', 'Escape');
+  await keys('Control+Enter', 'Shift+ArrowDown', 'Shift+ArrowDown', 'Enter');
+  ({ layers } = await desk.savedDocument());
+  expect(layers[0]!.path.points[3]).toMatchObject({ x: 400, y: 320 });
+  await keys('Alt+Enter');
+  ({ layers } = await desk.savedDocument());
+  expect(layers[0]!.path.points[3]!.kind).toBe('smooth');
+  await keys('Control+z', 'Control+z');
+  expect((await desk.savedDocument()).layers[0]!.path.points[3]).toMatchObject({ y: 300, kind: 'corner' });
+
+  // Whatever a pointer drags can be dragged: a rectangle from corner to corner.
+  await keys('u');
+  await page.getByRole('button', { name: /Shape$/ }).click();
+  await page.getByRole('option', { name: 'Rectangle' }).click();
+  await desk.canvas.focus();
+  await keys('Control+Enter', ...Array<string>(4).fill('Control+ArrowRight'));
+  await keys('Control+ArrowDown', 'Enter');
+  ({ layers } = await desk.savedDocument());
+  expect(layers[1]!.path.points.map(({ x, y }) => [x, y])).toEqual(
+    expect.arrayContaining([
+      [400, 300],
+      [800, 300],
+      [800, 400],
+      [400, 400],
+    ]),
+  );
+  // A pointer that is moved sends it away.
+  await desk.click(1500, 900);
+  await expect(page.getByText('Crosshair', { exact: true })).toHaveCount(0);
+});

@@ -5,7 +5,7 @@ import { useEffect, useState, type ReactNode } from 'react';
 import { ServerStyleSheet, StyleSheetManager } from 'styled-components';
 import { useExportWatch } from '@/editor/export-watch';
 import { queries } from '@/editor/queries';
-import { ContextMenus, GlobalStyle, holdDrops } from '@/ui';
+import { ContextMenus, GlobalStyle, holdDrops, keepFocus } from '@/ui';
 
 /** Collects the styles of a page rendered on the server, as styled-components documents it for the App Router. */
 function StyleRegistry({ children }: { children: ReactNode }) {
@@ -21,6 +21,7 @@ function StyleRegistry({ children }: { children: ReactNode }) {
 
 export function Providers({ children }: { children: ReactNode }) {
   useEffect(holdDrops, []);
+  useEffect(keepFocus, []);
   useExportWatch();
   return (
     <StyleRegistry>

@@ -1,5 +1,5 @@
 'use client';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import styled from 'styled-components';
 import { cutName } from '@/core/document';
 
@@ -26,28 +26,37 @@ export function NameField({
   label,
   value,
   onChange,
+  onEnd,
 }: {
   label: string;
   value: string;
   onChange: (name: string) => void;
+  /** Enter or Escape ended it: where the field goes then, this says where the focus goes. */
+  onEnd?: (field: HTMLElement) => void;
 }) {
   const [typed, setTyped] = useState<string | null>(null);
-  const left = useRef(false);
+  const take = () => {
+    const name = typed === null ? value : cutName(typed, undefined, value);
+    if (name !== value) onChange(name);
+    setTyped(null);
+  };
   return (
     <Name
       aria-label={label}
       value={typed ?? value}
       spellCheck={false}
       onChange={(event) => setTyped(event.currentTarget.value)}
-      onBlur={() => {
-        const name = typed === null || left.current ? value : cutName(typed, undefined, value);
-        if (name !== value) onChange(name);
-        left.current = false;
-        setTyped(null);
-      }}
+      onBlur={take}
       onKeyDown={(event) => {
-        if (event.key === 'Escape') left.current = true;
-        if (event.key === 'Enter' || event.key === 'Escape') event.currentTarget.blur();
+        const field = event.currentTarget;
+        if (event.key === 'Enter') take();
+        if (event.key === 'Escape') {
+          // An untouched field is left, as any is.
+          if (typed === null && !onEnd) return;
+          setTyped(null);
+        }
+        if (event.key === 'Enter' || event.key === 'Escape')
+          requestAnimationFrame(() => (onEnd ? onEnd(field) : (field as HTMLInputElement).select()));
         event.stopPropagation();
       }}
     />

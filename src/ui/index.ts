@@ -8,6 +8,7 @@ export * from './dialog';
 export * from './edit-step';
 export * from './file-drops';
 export * from './fold';
+export * from './keep-focus';
 export * from './key-toggle';
 export * from './mark';
 export * from './menu';

@@ -83,8 +83,6 @@ export function NumberField(props: NumberFieldProps) {
   const [typed, setTyped] = useState<string | null>(null);
   const editStep = useContext(EditStepContext);
   const input = useRef<HTMLInputElement>(null);
-  /** Escape was pressed: what was typed is not taken when the field is left by it. */
-  const left = useRef(false);
   const latest = useLatest(onChange);
   const words = useId();
   const [limited, setLimited] = useState<'most' | 'least' | null>(null);
@@ -108,10 +106,8 @@ export function NumberField(props: NumberFieldProps) {
   const wrong = typed !== null && typed !== '' && read === null;
 
   const take = () => {
-    const isLeft = left.current;
-    left.current = false;
-    if (wrong && !isLeft) setRefused(typed);
-    if (read !== null && !isLeft) {
+    if (wrong) setRefused(typed);
+    if (read !== null) {
       const held = hold(read);
       if (held !== value) onChange(held);
     }
@@ -189,9 +185,10 @@ export function NumberField(props: NumberFieldProps) {
           } else if (event.key === 'Enter') {
             take();
             event.currentTarget.select();
-          } else if (event.key === 'Escape') {
-            left.current = true;
-            event.currentTarget.blur();
+          } else if (event.key === 'Escape' && typed !== null) {
+            // What was typed is not taken; the field stays the one at work.
+            setTyped(null);
+            requestAnimationFrame(() => input.current?.select());
           } else return;
           event.stopPropagation();
         }}

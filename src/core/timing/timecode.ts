@@ -47,25 +47,48 @@ function frameOfTimecode(fields: readonly number[], rate: Rate): number | null {
   return n;
 }
 
+/** One moment without a sign: frames before they are rounded, or null. */
+function readMoment(text: string, rate: Rate): number | null {
+  const plain = /^(\d+(?:\.\d+)?)\s*(fr|f|s)?$/.exec(text);
+  if (plain) return Number(plain[1]) * (plain[2] === 's' ? framesPerSecond(rate) : 1);
+  if (!/^\d+([:;]\d+){1,3}$/.test(text)) return null;
+  const numbers = text.split(/[:;]/).map(Number);
+  return numbers.length === 3
+    ? // Where numbers are dropped most minutes begin with none of their own: the next that has one is meant.
+      (frameOfTimecode([...numbers, 0], rate) ?? frameOfTimecode([...numbers, nominal(rate) / 15], rate))
+    : frameOfTimecode(numbers, rate);
+}
+
+/** A moment, perhaps times or by numbers: `3 s × 2`, `100/3`. */
+function readProduct(text: string, rate: Rate): number | null {
+  const [first, ...rest] = text.split(/([*×/÷])/);
+  let value = readMoment(first!.trim(), rate);
+  for (let i = 0; i < rest.length; i += 2) {
+    const factor = rest[i + 1]!.trim();
+    if (value === null || !/^\d+(\.\d+)?$/.test(factor)) return null;
+    value = '*×'.includes(rest[i]!) ? value * Number(factor) : value / Number(factor);
+  }
+  return value !== null && Number.isFinite(value) ? value : null;
+}
+
 /**
  * Reads a moment or a duration as people type it: `86`, `86 fr`, `3.4 s`, `00:00:03:11`, `3:11` (seconds and frames) or
- * `1:00:00` (hours, minutes and seconds). A bare number counts frames; a minus sign goes before all of it.
+ * `1:00:00` (hours, minutes and seconds), and sums of them, as `2:00 + 12` or `3 s × 2 - 1`. A bare number counts frames.
  * @returns frames, rounded to whole ones; null where it can't be read.
  */
 export function parseTime(text: string, rate: Rate): number | null {
-  const trimmed = text.trim().toLowerCase();
-  const plain = /^(-?\d+(?:\.\d+)?)\s*(fr|f|s)?$/.exec(trimmed);
-  if (plain) {
-    const value = Number(plain[1]);
-    return Math.round(plain[2] === 's' ? value * framesPerSecond(rate) : value);
+  // Every odd one is a sign; what stands before a leading sign is empty.
+  const [first, ...rest] = text
+    .trim()
+    .toLowerCase()
+    .split(/([-−+])/);
+  const leads = first === '' && rest.length > 0;
+  let sum = leads ? 0 : readProduct(first!, rate);
+  for (let i = 0; i < rest.length; i += 2) {
+    const term = readProduct(rest[i + 1]!, rate);
+    if (sum === null || term === null) return null;
+    sum += rest[i] === '+' ? term : -term;
   }
-  const fields = /^(-?)(\d+(?:[:;]\d+){1,3})$/.exec(trimmed);
-  if (!fields) return null;
-  const numbers = fields[2]!.split(/[:;]/).map(Number);
-  const frame =
-    numbers.length === 3
-      ? // Where numbers are dropped most minutes begin with none of their own: the next that has one is meant.
-        (frameOfTimecode([...numbers, 0], rate) ?? frameOfTimecode([...numbers, nominal(rate) / 15], rate))
-      : frameOfTimecode(numbers, rate);
-  return frame !== null && frame > 0 && fields[1] === '-' ? -frame : frame;
+  // No moment is −0.
+  return sum === null ? null : Math.round(sum) + 0;
 }

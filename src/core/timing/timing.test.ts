@@ -119,4 +119,12 @@ test('times are read as people type them', () => {
   expect(parseTime('1:00:00', pal)).toBe(90_000);
   // Where the clock's moment has no number of its own, the next that has one is meant.
   expect(timecode(parseTime('0:01:00', drop)!, drop)).toBe('00:01:00;02');
+  expect(
+    ['2:00 + 12', '3 s × 2 - 1', '-1s+30', '100/3', '+5', '3:11-3:11', '1 s / 2'].map((t) =>
+      parseTime(t, pal),
+    ),
+  ).toEqual([62, 149, 5, 33, 5, 0, 13]);
+  expect(['1/0', '3 +', '2 × 1s', '5 - - 3', '3:11 3'].map((t) => parseTime(t, pal))).toEqual(
+    Array(5).fill(null),
+  );
 });

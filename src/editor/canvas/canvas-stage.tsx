@@ -19,6 +19,8 @@ import {
   type PointerInput,
 } from './tools';
 import { onUnderlayLoaded } from '../underlays';
+import { crosshairKeys } from './crosshair-keys';
+import { hideCrosshair, useCrosshair } from './crosshair';
 import { stopGhost, usePenGhost } from './pen-ghost';
 import { picturePainter } from './picture-painter';
 import { fit, panBy, toPiece, useView, zoomBy } from './view';
@@ -45,6 +47,15 @@ const Stage = styled.div`
   }
 `;
 
+/** Heard by screen readers, seen by nobody. */
+const Heard = styled.span`
+  position: absolute;
+  width: 1px;
+  height: 1px;
+  overflow: hidden;
+  clip-path: inset(50%);
+`;
+
 const DOUBLE_MS = 350;
 
 /** Where the piece is seen and its strokes are made: the picture below, what helps to work on it above. */
@@ -52,6 +63,7 @@ export function CanvasStage() {
   const stage = useRef<HTMLDivElement>(null);
   const picture = useRef<HTMLCanvasElement>(null);
   const overlay = useRef<HTMLCanvasElement>(null);
+  const heard = useRef<HTMLSpanElement>(null);
   const tools = useMemo<Record<Tool, CanvasTool>>(
     () => ({
       select: selectTool(),
@@ -123,9 +135,15 @@ export function CanvasStage() {
         time: event.timeStamp,
       };
     };
+    const keyed = crosshairKeys({
+      tool: () => tools[useEditor.getState().tool],
+      say: (words) => (heard.current!.textContent = words),
+      changed: ask,
+    });
     const down = (event: PointerEvent) => {
       if (event.button > 1) return;
       element.focus({ preventScroll: true });
+      keyed.leave();
       const { take } = useColourPick.getState();
       if (take) {
         const ratio = window.devicePixelRatio || 1;
@@ -168,6 +186,9 @@ export function CanvasStage() {
     };
     const hover = (event: PointerEvent) => {
       if (pressed) return;
+      // A pointer that lies still is told to have moved whenever the page does.
+      if (event.movementX !== 0 || event.movementY !== 0) keyed.leave();
+      if (useCrosshair.getState().at) return;
       tools[useEditor.getState().tool].move(inputOf(event), false);
       ask();
     };
@@ -214,16 +235,23 @@ export function CanvasStage() {
       useEditor.subscribe((now, before) => {
         if (now.piece.size !== before.piece.size && useView.getState().fitted) fit(now.piece.size);
         if (now.tool !== before.tool) {
+          keyed.letGo();
           tools[before.tool].leave?.();
           if (now.tool !== 'pen') finishDrawing();
         }
         ask();
       }),
       useView.subscribe(ask),
+      useCrosshair.subscribe(({ at }, { at: before }) => {
+        if (at && at !== before) keyed.follow(at);
+        ask();
+      }),
       useColourPick.subscribe(ask),
       ...OVERLAYS.flatMap(({ hears = [] }) => hears.map((store) => store.subscribe(ask))),
       onUnderlayLoaded(ask),
     ];
+    element.addEventListener('keydown', keyed.press);
+    element.addEventListener('blur', keyed.letGo);
     element.addEventListener('pointerdown', down);
     element.addEventListener('pointermove', hover);
     element.addEventListener('contextmenu', menu);
@@ -236,6 +264,9 @@ export function CanvasStage() {
       unsubscribe.forEach((end) => end());
       stopGhost();
       cancelAnimationFrame(asked);
+      element.removeEventListener('keydown', keyed.press);
+      element.removeEventListener('blur', keyed.letGo);
+      hideCrosshair();
       element.removeEventListener('pointerdown', down);
       element.removeEventListener('pointermove', hover);
       element.removeEventListener('contextmenu', menu);
@@ -257,8 +288,10 @@ export function CanvasStage() {
       style={{ background: 'var(--desk)' }}
     >
       <span id="about-canvas" hidden>
-        The same strokes and points are listed in the score and in the Trace panel.
+        X brings a crosshair: arrows move it, Enter presses there, Ctrl Enter takes hold. The same strokes and
+        points are listed in the score and in the Trace panel.
       </span>
+      <Heard ref={heard} role="status" />
       <canvas ref={picture} />
       <canvas ref={overlay} />
     </Stage>

@@ -1,4 +1,4 @@
-import { measurePath, pointAtLength, type Bounds } from '@/core/geometry';
+import { measurePath, pointAtLength, type Bounds, type Point } from '@/core/geometry';
 import { strokeById, strokesOf, type Piece, type Stroke } from '@/core/document';
 import { SAFE } from '@/core/proof';
 import { OVERLAY } from './colours';
@@ -78,6 +78,23 @@ export function marks(
     context.fillStyle = OVERLAY.vellum;
     context.fillText(says.text, at.x + 21, at.y + 25.5);
   }
+}
+
+/** The keyboard's pointer: two hairlines across the canvas and a ring, filled while it holds something. */
+export function crosshair(context: Context, view: View, place: Point, holds: boolean): void {
+  const at = toScreen(view, place);
+  const { width, height } = context.canvas;
+  context.beginPath();
+  context.moveTo(0, at.y);
+  context.lineTo(at.x - 9, at.y);
+  context.moveTo(at.x + 9, at.y);
+  context.lineTo(width, at.y);
+  context.moveTo(at.x, 0);
+  context.lineTo(at.x, at.y - 9);
+  context.moveTo(at.x, at.y + 9);
+  context.lineTo(at.x, height);
+  outlined(context, 1, OVERLAY.vellum);
+  dot(context, at, 6, holds ? OVERLAY.head : 'transparent', OVERLAY.head);
 }
 
 /** The box of what is placed, the shape of a mask, and what they are changed by. */

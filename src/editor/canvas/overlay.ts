@@ -8,6 +8,7 @@ import {
   type EditorState,
   useShapeChoice,
 } from '../state';
+import { useCrosshair } from './crosshair';
 import { useCovering } from '../reveal';
 import { useTracing } from '../tracing';
 import { framed } from './frames';
@@ -25,7 +26,7 @@ import type { ToolMarks } from './tools/tool-marks';
 import type { View } from './view';
 import type { Context } from './overlay-drawing';
 import { type Seen, hintedPaths, orderNumbers, chosenStrokes } from './overlay-strokes';
-import { safeAreas, marks, drawGrips, chosenShape, foundPlace, cueThreads } from './overlay-marks';
+import { safeAreas, marks, drawGrips, chosenShape, crosshair, foundPlace, cueThreads } from './overlay-marks';
 
 /** Something that is drawn over the picture to help with the work, and is never exported. */
 export interface Overlay {
@@ -106,6 +107,13 @@ export const OVERLAYS: readonly Overlay[] = [
     hears: [useLooseEnds],
   },
   { paint: ({ context, view, tool }) => marks(context, view, tool) },
+  {
+    paint({ context, view }) {
+      const { at, holds } = useCrosshair.getState();
+      if (at) crosshair(context, view, at, holds);
+    },
+    hears: [useCrosshair],
+  },
 ];
 
 /** Draws everything that helps to work, up to what is to be seen alone. */

@@ -4,6 +4,7 @@ import { SAFE, safeArea } from '@/core/proof';
 import { snap, snapAngle, snapBox, type BoxTargets, type Snapped, type SnapTargets } from '@/core/snap';
 import { useEditor, useTools } from '../state';
 import { REACH } from './hit';
+import { useCrosshair } from './crosshair';
 import { useView } from './view';
 
 /** Lines of an underlay's edges and middles. */
@@ -58,6 +59,9 @@ export function snapTargets(moving: {
   };
 }
 
+/** Whether places are drawn to others: a crosshair goes by exact steps. */
+const snaps = (): boolean => useTools.getState().snapping && useCrosshair.getState().at === null;
+
 /**
  * A place drawn to what lies within reach of the pointer, or left where it is.
  * @param from where the line comes from, for angles.
@@ -67,7 +71,7 @@ export function snapped(
   targets: SnapTargets,
   from?: Point,
 ): { point: Point; snap: Snapped | null } {
-  if (!useTools.getState().snapping) return { point: to, snap: null };
+  if (!snaps()) return { point: to, snap: null };
   const { zoom } = useView.getState();
   const { size } = useEditor.getState().piece;
   const found = snap(to, targets, REACH / zoom, size) ?? (from ? snapAngle(from, to) : null);
@@ -119,7 +123,7 @@ export function movingBox(ids: readonly string[]): MovingBox | null {
 
 /** The way a box is moved, drawn to what lies within reach of its sides and middles, or left as it is. */
 export function snappedWay(moving: MovingBox | null, way: Point): { way: Point; snap: Snapped | null } {
-  if (!moving || !useTools.getState().snapping) return { way, snap: null };
+  if (!moving || !snaps()) return { way, snap: null };
   const { left, top, right, bottom } = moving.box;
   const moved = { left: left + way.x, top: top + way.y, right: right + way.x, bottom: bottom + way.y };
   const { size } = useEditor.getState().piece;

@@ -1,4 +1,15 @@
-import { finishDrawing, fit, removeLastDrawn, runGhost, stopGhost, usePenGhost, zoomBy } from '../canvas';
+import {
+  arrowsDraw,
+  finishDrawing,
+  fit,
+  removeLastDrawn,
+  runGhost,
+  showCrosshair,
+  stopGhost,
+  toggleCrosshair,
+  usePenGhost,
+  zoomBy,
+} from '../canvas';
 import {
   takeTool,
   deleteSelected,
@@ -59,11 +70,14 @@ const toggleFlag = (flag: 'hidden' | 'locked'): void => {
   );
 };
 
+const onCanvas = (): boolean => document.activeElement?.matches('[data-canvas]') === true;
+
 const arrows = (event: KeyboardEvent): void => {
   const far = event.shiftKey ? 10 : 1;
   const x = { ArrowLeft: -far, ArrowRight: far }[event.key] ?? 0;
   const y = { ArrowUp: -far, ArrowDown: far }[event.key] ?? 0;
-  if (get().selection.keys.length > 0) {
+  if (onCanvas() && arrowsDraw(get())) showCrosshair();
+  else if (get().selection.keys.length > 0) {
     if (x !== 0) nudgeKeys(x);
   } else if (get().selection.layers.length > 0) nudgeSelected({ x, y });
   else if (x !== 0) showFrame(get().frame + x);
@@ -128,6 +142,14 @@ export const SHORTCUTS: readonly Shortcut[] = [
     onCanvas: true,
     run: () => useTools.setState(({ snapping }) => ({ snapping: !snapping })),
   },
+  {
+    group: 'Tools',
+    keys: 'X',
+    name: 'Crosshair: draw and drag by arrows',
+    onCanvas: true,
+    run: toggleCrosshair,
+  },
+  { group: 'Tools', keys: 'Ctrl Enter', name: 'With the crosshair: take hold, let go (Enter: press)' },
   { group: 'Tools', keys: 'H', name: 'Pan', onCanvas: true, run: tool('hand') },
   { group: 'Tools', keys: 'Escape', name: 'End the stroke, leave the tool, select nothing', run: escape },
   {
@@ -224,6 +246,8 @@ export const SHORTCUTS: readonly Shortcut[] = [
   { group: 'Time', keys: ']', name: 'Work range up to here', run: () => rangeFrom('to') },
   { group: 'Time', keys: 'Alt R', name: 'Reverse the selected keys in time', run: reverseSelectedKeys },
   { group: 'Time', keys: 'Alt M', name: 'Mirror the values of the selected keys', run: mirrorSelectedKeys },
+  { group: 'Time', keys: '→', name: 'In the score: into a lane, to its keys; Escape: back to the row' },
+  { group: 'Time', keys: 'Ctrl arrows', name: 'On a key in the score: to the next one, or in the next lane' },
   { group: 'Time', keys: 'Alt drag', name: 'In the score: without snapping' },
   { group: 'View', keys: '+', name: 'Zoom in', run: () => zoomBy(1.25) },
   { group: 'View', keys: '-', name: 'Zoom out', run: () => zoomBy(0.8) },

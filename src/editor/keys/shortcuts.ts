@@ -1,4 +1,5 @@
 import { listenToClipboard } from '../clipboard';
+import { focusCanvas } from '../focus-canvas';
 import { save } from '../saving';
 import { isCharacter, useOwnKeys } from './own-keys';
 import { SHORTCUTS, type Shortcut } from './shortcuts-list';
@@ -80,8 +81,13 @@ export function listenForKeys(): () => void {
     if (event.defaultPrevented || pressesButton(event)) return;
     const at = document.activeElement;
     const isOurs = undoesPiece(event) || (holdsNoText(at) && (event.ctrlKey || event.metaKey));
-    if (inField(at) && !isOurs) return;
-    if (document.querySelector('[role="dialog"], [role="menu"], [role="listbox"]')) return;
+    const elsewhere = document.querySelector('[role="dialog"], [role="menu"], [role="listbox"]') !== null;
+    if (inField(at) && !isOurs) {
+      // Escape in a field in which nothing was typed leaves it for the canvas.
+      if (event.key === 'Escape' && !elsewhere) focusCanvas();
+      return;
+    }
+    if (elsewhere) return;
     const now = written(event);
     const plain = !/^(Ctrl|Alt) /.test(now);
     if (plain && !EVERYWHERE.includes(now) && !atWork(at)) return;

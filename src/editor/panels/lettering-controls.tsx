@@ -59,8 +59,7 @@ function TextField({ lettering }: { lettering: Lettering }) {
       }}
       onBlur={() => setTyped(null)}
       onKeyDown={(event) => {
-        if (event.key === 'Escape') event.currentTarget.blur();
-        event.stopPropagation();
+        if (event.key !== 'Escape') event.stopPropagation();
       }}
     />
   );

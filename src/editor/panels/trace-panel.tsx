@@ -4,6 +4,7 @@ import { Button, Buttons, Group, PanelFacts, PanelTitle } from '@/ui';
 import { reverseSelected, selectedStrokes, singleLayer, useCalm, takeTool } from '../state';
 import { AddText } from './add-text';
 import { BorderControls } from './border-controls';
+import { CrosshairGroup } from './crosshair-group';
 import { CleanControls } from './clean-controls';
 import { FindStrokes } from './find-strokes';
 import { ArtControls, LetteringControls } from './lettering-controls';
@@ -41,6 +42,7 @@ export function TracePanel() {
           }
         />
       )}
+      <CrosshairGroup />
       <ToolOptions />
       {/* With a tool in hand what it does comes first, and what is selected is not what is worked on. */}
       {!drawing && (

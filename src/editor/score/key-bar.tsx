@@ -13,9 +13,10 @@ import {
 import { keysOf, type Animated } from '@/core/timing';
 import { openContextMenu } from '@/ui';
 import { selectionEntries } from '../menus';
-import { edit, editFromBase, select, useEditor } from '../state';
+import { edit, editFromBase, select, showFrame, useEditor } from '../state';
 import { dragFrames } from './drag';
 import { LANE } from './envelope';
+import { travel } from './key-travel';
 import type { LaneOwner } from './lane-owner';
 import { partName, partWords } from '../properties';
 import { useTimeScale, xOf } from './time-scale';
@@ -41,7 +42,8 @@ export function KeyBar({
   /** Taken by the pointer, which chooses by itself: focus then does not. */
   const pointed = useRef(false);
   const ref: KeyRef = { stroke: owner.id, part, index };
-  const key = keysOf(partOf(owner.keyed, part) as Animated<number | string>)[index];
+  const all = keysOf(partOf(owner.keyed, part) as Animated<number | string>);
+  const key = all[index];
   if (!key) return null;
   const x = xOf(scale, key.frame);
   const top = y(key.frame);
@@ -63,7 +65,7 @@ export function KeyBar({
     <g
       role="slider"
       tabIndex={isSelected ? 0 : -1}
-      aria-label={`${owner.name}, ${partName(owner.keyed, part).toLowerCase()} key`}
+      aria-label={`${owner.name}, ${partName(owner.keyed, part).toLowerCase()} key ${index + 1} of ${all.length}`}
       aria-valuenow={key.frame}
       aria-valuetext={`frame ${key.frame}, ${partWords(owner.keyed, part, key.value)}`}
       data-key={`${part}-${index}`}
@@ -87,6 +89,13 @@ export function KeyBar({
       }}
       onFocus={() => !isSelected && !pointed.current && choose(false)}
       onKeyDown={(event) => {
+        const goes = travel(event, event.currentTarget);
+        if (event.key === 'Enter') showFrame(key.frame);
+        if (goes || event.key === 'Enter') {
+          event.preventDefault();
+          event.stopPropagation();
+          return;
+        }
         const ten = event.shiftKey ? 10 : 1;
         const sideways = { ArrowLeft: -ten, ArrowRight: ten }[event.key];
         const upward = { ArrowUp: ten, ArrowDown: -ten }[event.key];

@@ -1,4 +1,5 @@
 'use client';
+import { useEffect, useRef } from 'react';
 import { ChevronDown, ChevronRight, Eye, EyeOff, Flashlight, Lock, LockOpen } from 'lucide-react';
 import styled from 'styled-components';
 import type { Layer } from '@/core/document';
@@ -181,14 +182,25 @@ export function Renaming({
   onChange: (name: string) => void;
   onRenamed: () => void;
 }) {
+  const span = useRef<HTMLSpanElement>(null);
+  useEffect(() => {
+    const input = span.current!.querySelector('input')!;
+    input.focus();
+    input.select();
+  }, []);
   return (
     <span
       style={{ flex: 1, minWidth: 0 }}
-      ref={(node) => node?.querySelector('input')?.focus()}
+      ref={span}
       onBlur={onRenamed}
       onPointerDown={stopPointer}
     >
-      <NameField label={label} value={value} onChange={onChange} />
+      <NameField
+        label={label}
+        value={value}
+        onChange={onChange}
+        onEnd={(field) => field.closest<HTMLElement>('[data-row]')?.focus()}
+      />
     </span>
   );
 }

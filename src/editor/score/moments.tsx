@@ -118,6 +118,7 @@ function MarkerFlag({ marker }: { marker: Marker }) {
       tabIndex={0}
       aria-label={`Marker ${marker.name}`}
       aria-valuenow={marker.frame}
+      aria-valuetext={`frame ${marker.frame}`}
       title={`${marker.name} · frame ${marker.frame}. Drag; double-click to rename; Delete takes it out`}
       data-marker={marker.frame}
       style={{ left: xOf(scale, marker.frame) }}
@@ -193,6 +194,7 @@ function WorkRange({ from, to }: { from: number; to: number }) {
             tabIndex={0}
             aria-label={NAMES[end]}
             aria-valuenow={frame}
+            aria-valuetext={`frame ${frame}`}
             title={NAMES[end]}
             style={{ left: xOf(scale, frame) }}
             onPointerDown={(event: PointerEvent<HTMLElement>) => {

@@ -8,6 +8,7 @@ import { selectedStrokes, useEditor } from '../state';
 import { CueThreads } from './cue-threads';
 import { DragWords } from './drag-words';
 import { LANE } from './envelope';
+import { enterLane } from './key-travel';
 import { GroupHead, LaneHead, PartHead } from './lane-head';
 import { InkChart, MarkerLines, Moments } from './moments';
 import { RetimeBox } from './retime-box';
@@ -119,6 +120,7 @@ export function Score() {
       ? !open.collapsed.includes(row.group.id)
       : row.kind === 'layer' && open.opened.includes(row.layer.id);
 
+  const partsOpen = ({ owner }: Row): boolean => open.opened.includes(owner.id);
   const rowKey = (event: KeyboardEvent<HTMLElement>, index: number) => {
     if (event.target !== event.currentTarget) return;
     const row = rows[index]!;
@@ -131,8 +133,18 @@ export function Score() {
         focusRow(to);
       }
     } else if (event.key === 'ArrowRight' && turn && !isOpen(row)) turn(true);
+    else if (event.key === 'ArrowRight' && row.kind === 'group' && row.parts.length > 0 && !partsOpen(row))
+      setOpened(row.group.id, true);
+    else if (event.key === 'ArrowLeft' && row.kind === 'group' && partsOpen(row))
+      setOpened(row.group.id, false);
     else if (event.key === 'ArrowLeft' && turn && isOpen(row)) turn(false);
-    else if (event.key === ' ' || event.key === 'Enter') choose(index, event);
+    // Selected keys are moved by arrows, here as on the canvas.
+    else if (event.key === 'ArrowRight' && selection.keys.length === 0) enterLane(event.currentTarget);
+    else if (event.key === 'Home' || event.key === 'End') {
+      const to = event.key === 'Home' ? 0 : rows.length - 1;
+      choose(to, event);
+      focusRow(to);
+    } else if (event.key === ' ' || event.key === 'Enter') choose(index, event);
     else if (event.key === 'F2' && row.kind !== 'part') setRenaming(row.key);
     else return;
     event.preventDefault();
@@ -217,7 +229,7 @@ export function Score() {
                           members={row.members}
                           depth={row.depth}
                           parts={row.parts.length}
-                          partsOpen={open.opened.includes(row.group.id)}
+                          partsOpen={partsOpen(row)}
                           isOpen={isOpen(row)}
                           renaming={renaming === row.key}
                           onRenamed={() => setRenaming(null)}

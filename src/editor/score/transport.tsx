@@ -79,7 +79,7 @@ function MomentField({ label, shown, wide }: { label: string; shown: string; wid
   const rate = useEditor((s) => s.piece.rate);
   const [typed, setTyped] = useState<string | null>(null);
   const take = () => {
-    const frame = typed === null ? null : parseTime(typed, rate);
+    const frame = typed === null ? null : parseTime(typed.replace(/^frame\s*/i, ''), rate);
     if (frame !== null) showFrame(frame);
     setTyped(null);
   };
@@ -96,8 +96,9 @@ function MomentField({ label, shown, wide }: { label: string; shown: string; wid
       onKeyDown={(event) => {
         if (event.key === 'Enter') take();
         if (event.key === 'Escape') {
+          // Untouched it is left, as any field is.
+          if (typed === null) return;
           setTyped(null);
-          event.currentTarget.blur();
         }
         if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
           event.preventDefault();

@@ -37,6 +37,11 @@ export function EasingGroup({ keys }: { keys: readonly KeyRef[] }) {
   const put = (easing: Easing) => edit((p) => changeKey(p, keys, { easing }), 'easing');
   const read = typed === null ? null : readCss(typed);
   const span = keys.length === 1 ? spanOf(piece, keys[0]!) : null;
+  const take = () => {
+    if (read) put(read);
+    setTyped(null);
+  };
+
   return (
     <Group title={keys.length > 1 ? `Easing after ${keys.length} keys` : 'Easing after this key'}>
       <Select
@@ -64,12 +69,13 @@ export function EasingGroup({ keys }: { keys: readonly KeyRef[] }) {
           aria-invalid={typed !== null && typed !== '' && !read}
           spellCheck={false}
           onChange={(event) => setTyped(event.currentTarget.value)}
-          onBlur={() => {
-            if (read) put(read);
-            setTyped(null);
-          }}
+          onBlur={take}
           onKeyDown={(event) => {
-            if (event.key === 'Enter') event.currentTarget.blur();
+            if (event.key === 'Enter') take();
+            else if (event.key === 'Escape') {
+              if (typed === null) return;
+              setTyped(null);
+            }
             event.stopPropagation();
           }}
         />
