@@ -289,10 +289,10 @@ test('drawing by keyboard: places typed and nudged, handles pulled, shapes dragg
   ({ layers } = await desk.savedDocument());
   expect(layers[1]!.path.points.map(({ x, y }) => [x, y])).toEqual(
     expect.arrayContaining([
-      [400, 300],
-      [800, 300],
-      [800, 400],
-      [400, 400],
+      [400, 320],
+      [800, 320],
+      [800, 420],
+      [400, 420],
     ]),
   );
   // A pointer that is moved sends it away.

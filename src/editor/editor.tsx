@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
-import { Group as PanelGroup, Panel, Separator } from 'react-resizable-panels';
+import { Group as PanelGroup, Panel, Separator, useDefaultLayout } from 'react-resizable-panels';
 import styled from 'styled-components';
 import { EditStepContext, Notices, onFilesDropped, Questions } from '@/ui';
 import { PieceBar, SaveBanner, StepRail, ToolStrip, ZoomStrip } from './bar';
@@ -26,6 +26,7 @@ import { ProofPanel, useProof, watchProof } from './proof';
 import { watchTexts } from './reveal';
 import { openForEditing } from './saving';
 import { Score } from './score';
+import { recall, remember } from './remembered';
 import { NARROW, usePanelFold } from './panel-fold';
 import { DOCUMENT_STEP, sayWhatIsHeld, useEditor, type Step } from './state';
 
@@ -122,6 +123,7 @@ export function Editor({ id }: { id: string }) {
   const step = useEditor((s) => s.step);
   const proof = useProof((s) => s.open);
   const panelOpen = usePanelFold((s) => s.open);
+  const layout = useDefaultLayout({ id: 'obelus-score', storage: { getItem: recall, setItem: remember } });
   useEffect(() => {
     let close: (() => void) | null = null;
     let watches: (() => void)[] = [];
@@ -164,8 +166,8 @@ export function Editor({ id }: { id: string }) {
       <Page>
         <Skip href="#canvas">Skip to the canvas</Skip>
         <PieceBar />
-        <PanelGroup orientation="vertical" style={{ flex: 1, minHeight: 0 }}>
-          <Panel defaultSize="66%" minSize="30%">
+        <PanelGroup orientation="vertical" {...layout} style={{ flex: 1, minHeight: 0 }}>
+          <Panel id="above" defaultSize="66%" minSize="30%">
             <Upper>
               <StepRail />
               <Side aria-label="Panel" $open={panelOpen}>
@@ -183,7 +185,7 @@ export function Editor({ id }: { id: string }) {
             </Upper>
           </Panel>
           <Divider aria-label="Height of the score" />
-          <Panel defaultSize="34%" minSize="14%">
+          <Panel id="score" defaultSize="34%" minSize="14%">
             <Score />
           </Panel>
         </PanelGroup>

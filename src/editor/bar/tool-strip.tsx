@@ -1,6 +1,7 @@
 'use client';
 import {
   Hand,
+  Hash,
   ListOrdered,
   Magnet,
   Maximize,
@@ -102,6 +103,7 @@ export function ToolStrip() {
 export function ZoomStrip() {
   const zoom = useView((s) => s.zoom);
   const linesOnly = useEditor((s) => s.linesOnly);
+  const numbers = useEditor((s) => s.numbers);
   return (
     <Zoom aria-label="Zoom">
       <IconToggle
@@ -112,6 +114,15 @@ export function ZoomStrip() {
         onChange={(on) => useEditor.setState({ linesOnly: on })}
       >
         <Waypoints />
+      </IconToggle>
+      <IconToggle
+        label="Numbers of the writing order"
+        keys="J"
+        plain
+        isSelected={numbers}
+        onChange={(on) => useEditor.setState({ numbers: on })}
+      >
+        <Hash />
       </IconToggle>
       <IconButton label="Zoom out" keys="-" plain onPress={() => zoomBy(0.8)}>
         <ZoomOut />

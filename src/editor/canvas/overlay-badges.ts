@@ -2,6 +2,7 @@ import { measurePath, tangentAtLength, wholePath } from '@/core/geometry';
 import type { Stroke } from '@/core/document';
 import { tracePath } from '@/core/paint';
 import { OVERLAY } from './colours';
+import { numberPlaces } from './number-places';
 import { toScreen, type View } from './view';
 import { type Context, dot } from './overlay-drawing';
 
@@ -27,23 +28,45 @@ export function tinyBadge(context: Context, view: View, stroke: Stroke, order: n
   context.fillText(String(order), first.x - 1, first.y - 1);
 }
 
-/** The order number, set off from the first point against the direction of writing. */
-export function badge(context: Context, view: View, stroke: Stroke, order: number, selected: boolean): void {
-  const m = measurePath(stroke.path);
-  const first = toScreen(view, stroke.path.points[0]!);
-  const t = m.length > 0 ? tangentAtLength(m, 0) : { x: 1, y: 0 };
-  const text = String(order);
-  // Short strokes get a small number, so that a line of little letters stays legible.
-  const size = selected || m.length * view.zoom > SHORT ? 14 : 11;
-  const away = size * 1.2;
-  const p = { x: first.x - t.x * away, y: first.y - t.y * away };
-  const edge = selected ? OVERLAY.head : 'rgba(237, 230, 216, 0.5)';
-  dot(context, p, size * (text.length > 2 ? 0.85 : 0.68), 'rgba(21, 18, 14, 0.78)', edge);
-  context.font = `italic ${size}px "Instrument Serif", serif`;
-  context.textAlign = 'center';
-  context.textBaseline = 'middle';
-  context.fillStyle = selected ? OVERLAY.head : OVERLAY.vellum;
-  context.fillText(text, p.x - 0.5, p.y + 0.5);
+/** A number in the writing order, and whether it stands out. */
+export interface Badge {
+  readonly stroke: Stroke;
+  readonly order: number;
+  readonly selected: boolean;
+}
+
+// Short strokes get a small number, so that a line of little letters stays legible.
+const sizeOf = (view: View, { stroke, selected }: Badge): number =>
+  selected || measurePath(stroke.path).length * view.zoom > SHORT ? 14 : 11;
+const radiusOf = (size: number, order: number): number => size * (order > 99 ? 0.85 : 0.68);
+
+/** The order numbers, each at the first point of its stroke, making way for one another; those that stand out come first. */
+export function badges(context: Context, view: View, all: readonly Badge[]): void {
+  const ordered = [...all.filter(({ selected }) => selected), ...all.filter(({ selected }) => !selected)];
+  const places = numberPlaces(
+    ordered.map((one) => {
+      const m = measurePath(one.stroke.path);
+      const size = sizeOf(view, one);
+      return {
+        first: toScreen(view, one.stroke.path.points[0]!),
+        way: m.length > 0 ? tangentAtLength(m, 0) : { x: 1, y: 0 },
+        radius: radiusOf(size, one.order),
+        away: size * 1.2,
+      };
+    }),
+  );
+  ordered.forEach((one, i) => {
+    const { order, selected } = one;
+    const p = places[i]!;
+    const size = sizeOf(view, one);
+    const edge = selected ? OVERLAY.head : 'rgba(237, 230, 216, 0.5)';
+    dot(context, p, radiusOf(size, order), 'rgba(21, 18, 14, 0.78)', edge);
+    context.font = `italic ${size}px "Instrument Serif", serif`;
+    context.textAlign = 'center';
+    context.textBaseline = 'middle';
+    context.fillStyle = selected ? OVERLAY.head : OVERLAY.vellum;
+    context.fillText(String(order), p.x - 0.5, p.y + 0.5);
+  });
 }
 
 /** A great many chosen strokes: their paths alone, in one go. */

@@ -8,7 +8,7 @@ import { standing } from './standing';
 import type { ToolMarks } from './tools/tool-marks';
 import { toScreen, type View } from './view';
 import { type Context, line, outlined, square, dot, arrow } from './overlay-drawing';
-import { CROWD, TINY, MANY, tinyBadge, badge, crowd } from './overlay-badges';
+import { CROWD, TINY, MANY, tinyBadge, badges, crowd, type Badge } from './overlay-badges';
 
 /** The two ends of the ink: a minium nib for the head, a verdigris dot for the tail. */
 function ends(context: Context, view: View, stroke: Stroke, frame: number): void {
@@ -103,23 +103,28 @@ export function hintedPaths({ context, view, state }: Seen): void {
 
 /** Numbers in the writing order. */
 export function orderNumbers({ context, view, state, tool }: Seen): void {
-  const { strokes, chosen } = strokesSeen(state);
-  strokes.forEach((layer, i) => {
-    if (isAway(state, layer) || chosen.includes(layer)) return;
-    const short = measurePath(layer.path).length * view.zoom < TINY;
+  if (!state.numbers && !tool.tapped) return;
+  const { strokes, chosen, worked } = strokesSeen(state);
+  const shown = strokes.flatMap((stroke, i): Badge[] => {
+    if (isAway(state, stroke)) return [];
+    const order = i + 1;
+    if (chosen.includes(stroke))
+      return worked.includes(stroke) && worked.length <= CROWD ? [{ stroke, order, selected: true }] : [];
+    const short = measurePath(stroke.path).length * view.zoom < TINY;
     if (short && strokes.length > MANY && !tool.tapped) {
       // So close together they are of use only to whoever works on the strokes.
-      if (state.step === 'trace') tinyBadge(context, view, layer, i + 1);
-      return;
+      if (state.step === 'trace') tinyBadge(context, view, stroke, order);
+      return [];
     }
-    if (strokes.length > CROWD && state.step !== 'trace' && !tool.tapped) return;
-    badge(context, view, layer, i + 1, tool.tapped?.includes(layer.id) === true);
+    if (strokes.length > CROWD && state.step !== 'trace' && !tool.tapped) return [];
+    return [{ stroke, order, selected: tool.tapped?.includes(stroke.id) === true }];
   });
+  badges(context, view, shown);
 }
 
 /** The chosen strokes with what can be taken hold of. */
 export function chosenStrokes({ context, view, state }: Seen): void {
-  const { strokes, chosen, worked, quiet } = strokesSeen(state);
+  const { chosen, worked, quiet } = strokesSeen(state);
   if (worked.length > CROWD && !state.base) crowd(context, view, worked);
   for (const layer of worked.length > CROWD ? [] : worked) {
     line(context, view, layer.path);
@@ -133,7 +138,6 @@ export function chosenStrokes({ context, view, state }: Seen): void {
       outlined(context, 1.2, OVERLAY.head);
       arrow(context, view, layer.path, OVERLAY.head);
     }
-    badge(context, view, layer, strokes.indexOf(layer) + 1, true);
   }
   const [only, ...more] = chosen;
   if (only && more.length === 0 && !only.locked && !quiet && state.step !== 'place')

@@ -68,8 +68,8 @@ export const OVERLAYS: readonly Overlay[] = [
   },
   { paint: penGhost, hears: [usePenGhost] },
   { paint: hintedPaths },
-  { paint: orderNumbers },
   { paint: chosenStrokes },
+  { paint: orderNumbers },
   {
     paint({ context, view, state }) {
       const { coverage } = useCovering.getState();

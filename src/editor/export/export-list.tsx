@@ -12,7 +12,7 @@ import {
   MOST_FETCHED,
   type ListedExport,
 } from '@/contract';
-import { Button, IconButton, IconToggle, notify, Segmented, TextInput } from '@/ui';
+import { Button, IconButton, IconToggle, notify, PictureInTurn, Segmented, TextInput } from '@/ui';
 import { PageFrame } from '../page-frame';
 import { download } from '../download';
 import { call } from '../saving';
@@ -98,7 +98,7 @@ function ListedRow({ item, onChange }: { item: ListedExport; onChange: () => voi
   const keep = (kept: boolean) => say(call(EXPORTS.keep, { params: { id: item.id }, body: { kept } }));
   return (
     <Row data-status={item.status} data-export={item.fileName}>
-      <img loading="lazy" src={exportThumbnailAddress(item.id)} alt="" />
+      <PictureInTurn src={exportThumbnailAddress(item.id)} />
       <div>
         <b>{item.fileName}</b>
         <span>

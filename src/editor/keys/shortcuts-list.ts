@@ -284,6 +284,12 @@ export const SHORTCUTS: readonly Shortcut[] = [
     name: 'Strokes as lines only',
     run: () => useEditor.setState(({ linesOnly }) => ({ linesOnly: !linesOnly })),
   },
+  {
+    group: 'View',
+    keys: 'J',
+    name: 'Numbers of the writing order',
+    run: () => useEditor.setState(({ numbers }) => ({ numbers: !numbers })),
+  },
   { group: 'View', keys: 'Space drag', name: 'Pan (on the canvas)' },
   { group: 'View', keys: 'Ctrl wheel', name: 'Zoom to the pointer, on canvas and score' },
   { group: 'View', keys: '?', name: 'This list', run: () => window.dispatchEvent(new Event('obelus:keys')) },

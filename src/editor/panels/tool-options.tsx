@@ -15,6 +15,7 @@ import {
   Hint,
 } from '@/ui';
 import { type ShapeKind, type ToolSettings, useCalm, useTools } from '../state';
+import { useCrosshair } from '../canvas';
 import { AddText } from './add-text';
 import { NewInkGroup } from './new-ink-group';
 import { PEN_RECORDINGS, replay, stopReplay, useTablet } from '../tablet';
@@ -23,6 +24,16 @@ const put = (part: Partial<ToolSettings>) => useTools.setState(part);
 
 function PenOptions() {
   const drawing = useCalm((s) => s.drawing);
+  const byKeys = useCrosshair((s) => s.at !== null);
+  if (byKeys)
+    return (
+      <Group title="Pen">
+        <Hint>
+          Enter puts a corner down. Ctrl Enter, arrows, Enter: a smooth point with its handles pulled. On the
+          first point it closes; Escape ends the stroke, Backspace takes back a point.
+        </Hint>
+      </Group>
+    );
   return (
     <Group title="Pen">
       <Hint>

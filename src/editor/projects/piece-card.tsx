@@ -3,7 +3,7 @@ import { Ellipsis } from 'lucide-react';
 import { useState } from 'react';
 import { PIECES, type PieceSummary } from '@/contract';
 import { framesPerSecond, rateName } from '@/core/timing';
-import { Button, Menu, openContextMenu, type MenuEntry } from '@/ui';
+import { Button, Menu, openContextMenu, PictureInTurn, type MenuEntry } from '@/ui';
 import { NameField } from '../name-field';
 import { call } from '../saving';
 import { useChosen } from './chosen';
@@ -56,8 +56,7 @@ export function PieceCard({
           onChoose(!chosen, event.shiftKey);
         }}
       >
-        {/* The picture is made by the server at this very size; there is nothing for next/image to do. */}
-        <img loading="lazy" src={`/api/pieces/${piece.id}/thumbnail?revision=${piece.revision}`} alt="" />
+        <PictureInTurn src={`/api/pieces/${piece.id}/thumbnail?revision=${piece.revision}`} />
         <PlayingPicture piece={piece} over={over} />
       </Picture>
       <Choose $shown={some}>

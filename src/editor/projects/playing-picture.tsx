@@ -1,6 +1,7 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
+import { inTurn } from '@/ui';
 import { stripAddress, STRIP_MOMENTS, type PieceSummary } from '@/contract';
 
 const Strip = styled.div`
@@ -23,11 +24,22 @@ export function PlayingPicture({ piece, over }: { piece: PieceSummary; over: boo
   useEffect(() => {
     if (!over || window.matchMedia('(prefers-reduced-motion: reduce)').matches) return;
     const picture = new Image();
-    picture.onload = () => setReady(true);
-    const resting = setTimeout(() => (picture.src = address), REST);
+    let leave: (() => void) | null = null;
+    const resting = setTimeout(() => {
+      leave = inTurn((done) => {
+        picture.onload = () => {
+          setReady(true);
+          done();
+        };
+        picture.onerror = done;
+        picture.src = address;
+      });
+    }, REST);
     return () => {
       clearTimeout(resting);
       picture.onload = null;
+      picture.src = '';
+      leave?.();
       setReady(false);
     };
   }, [over, address]);

@@ -54,7 +54,7 @@ test('a new property is keyed, retimed, named, written with its unit and shown i
   expect(propertyOf(layer, PART)).toMatchObject({ min: 0, max: 40, step: 1, initial: 2, keyed: true });
   expect(partName(layer, PART)).toBe('Grain');
   expect(partWords(layer, PART, 4)).toBe('4 px');
-  const rows = rowsOf(piece, { collapsed: [], opened: ['s'] });
+  const rows = rowsOf(piece, { groups: {}, opened: ['s'] });
   expect(rows).toContainEqual(expect.objectContaining({ kind: 'part', part: PART }));
 });
 

@@ -2,7 +2,7 @@
 import styled from 'styled-components';
 import { arrivalFrame, strokeById, strokesOf, tiedMoment } from '@/core/document';
 import { useEditor } from '../state';
-import { LANE, laneY } from './envelope';
+import { laneY } from './envelope';
 import { rowOfLayer, type Row } from './rows';
 import { useTimeScale, xOf } from './time-scale';
 
@@ -36,8 +36,11 @@ export function CueThreads({ rows }: { rows: readonly Row[] }) {
     if (!leader || moment === null || arrival === null) return [];
     const [from, to] = [rowOfLayer(rows, leader.id), rowOfLayer(rows, stroke.id)];
     if (from < 0 || to < 0 || from === to) return [];
-    const [x0, y0] = [xOf(scale, arrival), from * LANE.height + laneY(stroke.cue.at)];
-    const [x1, y1] = [xOf(scale, moment), to * LANE.height + laneY(stroke.cue.ties === 'arrival' ? 1 : 0)];
+    const [x0, y0] = [xOf(scale, arrival), from * scale.lane + laneY(scale.lane, stroke.cue.at)];
+    const [x1, y1] = [
+      xOf(scale, moment),
+      to * scale.lane + laneY(scale.lane, stroke.cue.ties === 'arrival' ? 1 : 0),
+    ];
     const bend = Math.max(8, Math.abs(y1 - y0) / 4);
     const down = y1 > y0 ? bend : -bend;
     return [
@@ -50,7 +53,7 @@ export function CueThreads({ rows }: { rows: readonly Row[] }) {
     ];
   });
   return threads.length > 0 ? (
-    <Threads width={scale.width} height={rows.length * LANE.height} aria-hidden>
+    <Threads width={scale.width} height={rows.length * scale.lane} aria-hidden>
       {threads}
     </Threads>
   ) : null;

@@ -4,13 +4,12 @@ import { keysOf } from '@/core/timing';
 import type { LaneOwner } from './lane-owner';
 import { frameAt, xOf, type TimeScale } from './time-scale';
 
-/** Height of a lane and the room above and below the envelope, px. */
-export const LANE = { height: 27, pad: 3 } as const;
+/** The room above and below the envelope, px. */
+export const PAD = 3;
 
-const yOf = (value: number): number =>
-  LANE.height - LANE.pad - Math.min(1, Math.max(0, value)) * (LANE.height - 2 * LANE.pad);
-
-export { yOf as laneY };
+/** Where a share of the path lies in a lane of a height: px from its top. */
+export const laneY = (lane: number, value: number): number =>
+  lane - PAD - Math.min(1, Math.max(0, value)) * (lane - 2 * PAD);
 
 /** Distance of the places at which lines are evaluated, px: between them they are straight. While they are dragged less will do. */
 export const APART = { still: 1.4, dragged: 4 } as const;
@@ -62,7 +61,7 @@ function windowColumns(
 }
 
 const points = (frames: readonly number[], scale: TimeScale, value: (frame: number) => number): string[] =>
-  frames.map((frame) => `${xOf(scale, frame).toFixed(2)} ${yOf(value(frame)).toFixed(2)}`);
+  frames.map((frame) => `${xOf(scale, frame).toFixed(2)} ${laneY(scale.lane, value(frame)).toFixed(2)}`);
 
 /** The line of head or tail while it moves, as an SVG path; empty where it does not. */
 function edge(

@@ -15,7 +15,6 @@ import { openContextMenu } from '@/ui';
 import { selectionEntries } from '../menus';
 import { edit, editFromBase, select, showFrame, useEditor } from '../state';
 import { dragFrames } from './drag';
-import { LANE } from './envelope';
 import { travel } from './key-travel';
 import type { LaneOwner } from './lane-owner';
 import { partName, partWords } from '../properties';
@@ -112,7 +111,7 @@ export function KeyBar({
         }
       }}
     >
-      <rect x={x - 7} y={0} width={14} height={LANE.height} fill="transparent" />
+      <rect x={x - 7} y={0} width={14} height={scale.lane} fill="transparent" />
       <rect
         x={x - 2}
         y={top - 3.5}

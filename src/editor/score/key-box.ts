@@ -1,6 +1,6 @@
 'use client';
 import { keysAt, type KeyRef, type Layer, type Piece, strokesOf } from '@/core/document';
-import { LANE, laneY } from './envelope';
+import { laneY } from './envelope';
 import type { Row } from './rows';
 import { useTimeScale, xOf } from './time-scale';
 
@@ -15,8 +15,8 @@ export interface Bounds {
 export function keysInBox(piece: Piece, rows: readonly Row[], box: Bounds): KeyRef[] {
   const scale = useTimeScale.getState();
   return rows.flatMap((row, i) => {
-    const top = i * LANE.height;
-    if (top > box.bottom || top + LANE.height < box.top) return [];
+    const top = i * scale.lane;
+    if (top > box.bottom || top + scale.lane < box.top) return [];
     const { owner } = row;
     if (owner.locked || (owner.led && row.kind === 'layer')) return [];
     const { window } = owner;
@@ -27,7 +27,9 @@ export function keysInBox(piece: Piece, rows: readonly Row[], box: Bounds): KeyR
         const x = xOf(scale, key.frame);
         // Keys of a part are taken wherever in its lane they stand.
         const y =
-          row.kind === 'part' || !window ? null : top + laneY(window(key.frame)[part as 'head' | 'tail']);
+          row.kind === 'part' || !window
+            ? null
+            : top + laneY(scale.lane, window(key.frame)[part as 'head' | 'tail']);
         const inside = x >= box.left && x <= box.right && (y === null || (y >= box.top && y <= box.bottom));
         return inside ? [{ stroke: owner.id, part, index }] : [];
       }),

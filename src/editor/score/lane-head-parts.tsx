@@ -189,12 +189,7 @@ export function Renaming({
     input.select();
   }, []);
   return (
-    <span
-      style={{ flex: 1, minWidth: 0 }}
-      ref={span}
-      onBlur={onRenamed}
-      onPointerDown={stopPointer}
-    >
+    <span style={{ flex: 1, minWidth: 0 }} ref={span} onBlur={onRenamed} onPointerDown={stopPointer}>
       <NameField
         label={label}
         value={value}

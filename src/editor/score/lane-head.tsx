@@ -15,7 +15,7 @@ import { keysOf, valueAt, type Animated } from '@/core/timing';
 import { renameGroupTo, renameLayer, useEditor } from '../state';
 import { partName, partWords } from '../properties';
 import type { LaneOwner } from './lane-owner';
-import { setCollapsed, setOpened } from './rows';
+import { setClosed, setOpened } from './rows';
 import {
   INSET,
   Head,
@@ -149,7 +149,7 @@ export const GroupHead = memo(function GroupHead({
       <Opener
         isOpen={isOpen}
         label={isOpen ? `Close the group ${group.name}` : `Open the group ${group.name}`}
-        onChange={(to) => setCollapsed(group.id, !to)}
+        onChange={(to) => setClosed(group.id, !to)}
       />
       {renaming ? (
         <Renaming

@@ -12,7 +12,7 @@ import {
 import { keysOf } from '@/core/timing';
 import { editFromBase, select, selectedLayers, useEditor } from '../state';
 import { dragFrames } from './drag';
-import { APART, envelope, LANE, laneY } from './envelope';
+import { APART, envelope, laneY } from './envelope';
 import { KeyBar } from './key-bar';
 import type { LaneOwner } from './lane-owner';
 import { useTimeScale, xOf } from './time-scale';
@@ -40,7 +40,7 @@ export function SpanBar({ owner, span }: { owner: LaneOwner; span: { first: numb
       x={xOf(scale, span.first)}
       y={0}
       width={Math.max(1, (span.last - span.first) * scale.pixelsPerFrame)}
-      height={LANE.height}
+      height={scale.lane}
       fill="transparent"
       data-bar
       style={{ cursor: owner.locked ? 'default' : 'grab' }}
@@ -80,7 +80,7 @@ export const Lane = memo(function Lane({
   return (
     <svg
       width={scale.width}
-      height={LANE.height}
+      height={scale.lane}
       aria-hidden={false}
       style={
         {
@@ -113,7 +113,7 @@ export const Lane = memo(function Lane({
               part={part}
               index={index}
               // On the line that is drawn: pace moves what lies between 0 and 1.
-              y={(frame) => laneY(owner.window!(frame)[part])}
+              y={(frame) => laneY(scale.lane, owner.window!(frame)[part])}
               fill={part === 'head' ? 'var(--lane-head)' : 'var(--lane-tail)'}
               isSelected={keys.some((key) => sameKey(key, { stroke: owner.id, part, index }))}
             />
@@ -139,7 +139,7 @@ export const StillLane = memo(function StillLane({
   const bar = (x: number, width: number, height: number, opacity: number) => (
     <rect
       x={x}
-      y={LANE.height / 2 - height / 2}
+      y={scale.lane / 2 - height / 2}
       width={width}
       height={height}
       rx={height / 2}
@@ -150,7 +150,7 @@ export const StillLane = memo(function StillLane({
   return (
     <svg
       width={scale.width}
-      height={LANE.height}
+      height={scale.lane}
       style={{ display: 'block', opacity: owner.hidden ? 0.35 : 1 }}
     >
       {!isGroup && bar(left, right - left, 6, 0.28)}

@@ -3,7 +3,7 @@ import { memo, useMemo } from 'react';
 import { colourAt } from '@/core/colour';
 import { partOf, propertyOf, sameKey, type KeyedPart, type KeyRef, type KeyValue } from '@/core/document';
 import { keysOf, valueAt, type Animated } from '@/core/timing';
-import { columns, LANE } from './envelope';
+import { columns, PAD } from './envelope';
 import { KeyBar } from './key-bar';
 import type { LaneOwner } from './lane-owner';
 import { frameAt, useTimeScale, xOf } from './time-scale';
@@ -37,9 +37,9 @@ export const PartLane = memo(function PartLane({
         if (frame >= 0 && frame <= length - 1)
           cells.push({ x, colour: colourAt(value as Animated<string>, frame) });
       }
-      return { cells, path: '', area: '', y: () => LANE.height / 2 };
+      return { cells, path: '', area: '', y: () => scale.lane / 2 };
     }
-    if (kind === 'shape') return { cells: [], path: '', area: '', y: () => LANE.height / 2 };
+    if (kind === 'shape') return { cells: [], path: '', area: '', y: () => scale.lane / 2 };
     const number = value as Animated;
     const own = keysOf(number);
     const frames = columns(
@@ -50,9 +50,9 @@ export const PartLane = memo(function PartLane({
     );
     const values = frames.map((frame) => valueAt(number, frame));
     const [low, high] = [Math.min(...values), Math.max(...values)];
-    const inner = LANE.height - 2 * LANE.pad;
+    const inner = scale.lane - 2 * PAD;
     const yOf = (v: number): number =>
-      high > low ? LANE.height - LANE.pad - ((v - low) / (high - low)) * inner : LANE.height / 2;
+      high > low ? scale.lane - PAD - ((v - low) / (high - low)) * inner : scale.lane / 2;
     const path =
       frames.length > 1
         ? `M${frames.map((f, i) => `${xOf(scale, f).toFixed(2)} ${yOf(values[i]!).toFixed(2)}`).join('L')}`
@@ -60,18 +60,18 @@ export const PartLane = memo(function PartLane({
     // What stands for all of a layer is an area, as ink is.
     const area =
       part === owner.lead && path !== ''
-        ? `${path}L${xOf(scale, frames.at(-1)!).toFixed(2)} ${LANE.height - LANE.pad}L${xOf(scale, frames[0]!).toFixed(2)} ${LANE.height - LANE.pad}Z`
+        ? `${path}L${xOf(scale, frames.at(-1)!).toFixed(2)} ${scale.lane - PAD}L${xOf(scale, frames[0]!).toFixed(2)} ${scale.lane - PAD}Z`
         : '';
     return { cells: [], path, area, y: (frame: number) => yOf(valueAt(number, frame)) };
   }, [scale, value, kind, length, part, owner.lead]);
   return (
     <svg
       width={scale.width}
-      height={LANE.height}
+      height={scale.lane}
       style={{ display: 'block', opacity: owner.hidden ? 0.35 : 1 }}
     >
       {drawn.cells.map(({ x, colour }) => (
-        <rect key={x} x={x} y={8} width={STEP + 0.5} height={LANE.height - 16} fill={colour} />
+        <rect key={x} x={x} y={8} width={STEP + 0.5} height={scale.lane - 16} fill={colour} />
       ))}
       <path d={drawn.area} fill={owner.colour} fillOpacity={isSelected ? 0.5 : 0.24} pointerEvents="none" />
       <path

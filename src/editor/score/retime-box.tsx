@@ -4,7 +4,6 @@ import styled from 'styled-components';
 import { boxRule, changeValues, keysAt, retimeKeys, valuesOf, type KeyRef } from '@/core/document';
 import { dragDocument, edit, editFromBase, useEditor } from '../state';
 import { snapPlaces, snappedBy, useDragShow } from './drag';
-import { LANE } from './envelope';
 import { rowOfKeys, type Row } from './rows';
 import { useTimeScale, xOf } from './time-scale';
 
@@ -179,8 +178,8 @@ export function RetimeBox({ keys, rows }: { keys: readonly KeyRef[]; rows: reado
       style={{
         left: xOf(scale, now.left) - 5,
         width: (now.right - now.left) * scale.pixelsPerFrame + 10,
-        top: first * LANE.height,
-        height: (last - first + 1) * LANE.height,
+        top: first * scale.lane,
+        height: (last - first + 1) * scale.lane,
       }}
     >
       {(['left', 'line', 'right'] as const).map((edge) => (

@@ -8,9 +8,9 @@ import {
 } from '@/core/document';
 import { followPointer } from '@/ui';
 import { edit, select, useEditor } from '../state';
-import { LANE } from './envelope';
 import { layersOfRow, type Row } from './rows';
 import { HEAD_WIDTH } from './score-frame';
+import { useTimeScale } from './time-scale';
 import { type Bounds, keysInBox } from './key-box';
 
 /** What is dragged and chosen in the rows of the score. */
@@ -66,7 +66,7 @@ export function rowGestures({ rows, layers, scroller, setDropAt, setBox }: Rows)
     const move = (e: globalThis.PointerEvent) => {
       if (to === null && Math.abs(e.clientY - from) < 5) return;
       const top = scroller.current!.getBoundingClientRect().top - scroller.current!.scrollTop;
-      to = Math.max(0, Math.min(rows.length, Math.round((e.clientY - top) / LANE.height)));
+      to = Math.max(0, Math.min(rows.length, Math.round((e.clientY - top) / useTimeScale.getState().lane)));
       setDropAt(to);
     };
     const release = () => {

@@ -42,19 +42,28 @@ export type Row = Common &
     | { readonly kind: 'part'; readonly part: KeyedPart }
   );
 
-/** Which groups are closed, and of which layers and groups everything keyed is shown. */
-export const useRows = create<{ readonly collapsed: readonly string[]; readonly opened: readonly string[] }>(
-  () => ({
-    collapsed: [],
-    opened: [],
-  }),
-);
+/** What a person opened and closed in the score. */
+export interface OpenRows {
+  /** Groups that were opened or closed; others are closed where they hold many. */
+  readonly groups: Readonly<Record<string, 'open' | 'closed'>>;
+  /** Layers and groups of which everything keyed is shown. */
+  readonly opened: readonly string[];
+}
+
+export const useRows = create<OpenRows>(() => ({ groups: {}, opened: [] }));
+
+/** A group of so many layers is closed until it is opened: as many lanes as a score has in sight. */
+const MANY = 10;
+
+/** Whether what a group holds is hidden. */
+export const isClosed = ({ groups }: OpenRows, group: string, members: number): boolean =>
+  groups[group] === undefined ? members >= MANY : groups[group] === 'closed';
 
 const toggled = (list: readonly string[], id: string, on: boolean): readonly string[] =>
   on === list.includes(id) ? list : on ? [...list, id] : list.filter((other) => other !== id);
 
-export const setCollapsed = (group: string, to: boolean): void =>
-  useRows.setState(({ collapsed }) => ({ collapsed: toggled(collapsed, group, to) }));
+export const setClosed = (group: string, to: boolean): void =>
+  useRows.setState(({ groups }) => ({ groups: { ...groups, [group]: to ? 'closed' : 'open' } }));
 export const setOpened = (id: string, to: boolean): void =>
   useRows.setState(({ opened }) => ({ opened: toggled(opened, id, to) }));
 
@@ -66,14 +75,12 @@ const moreParts = (owner: LaneOwner): KeyedPart[] =>
   );
 
 /** What the score shows from top to bottom. */
-export function rowsOf(
-  piece: KeyBearers,
-  { collapsed, opened }: { readonly collapsed: readonly string[]; readonly opened: readonly string[] },
-): Row[] {
+export function rowsOf(piece: KeyBearers, open: OpenRows): Row[] {
   let order = 0;
-  const begun = new Set<string>();
+  /** Of the groups that have begun, how many layers each holds. */
+  const begun = new Map<string, number>();
   const partRows = (owner: LaneOwner, parts: readonly KeyedPart[], depth: number): Row[] =>
-    opened.includes(owner.id)
+    open.opened.includes(owner.id)
       ? parts.map((part) => ({ kind: 'part', key: `${owner.id} ${part}`, depth, owner, part }))
       : [];
   const ofLayers = piece.layers.flatMap((layer): Row[] => {
@@ -82,14 +89,14 @@ export function rowsOf(
     const around = groupsAround(piece, layer).reverse();
     for (const [depth, group] of around.entries()) {
       if (!begun.has(group.id)) {
-        begun.add(group.id);
         const members = membersOf(piece, group.id);
+        begun.set(group.id, members.length);
         const owner = groupOwner(group, members, keyedById(piece, group.id)!);
         const parts = moreParts(owner);
         rows.push({ kind: 'group', key: `group ${group.id}`, depth, group, members, parts, owner });
         rows.push(...partRows(owner, parts, depth));
       }
-      if (collapsed.includes(group.id)) return rows;
+      if (isClosed(open, group.id, begun.get(group.id)!)) return rows;
     }
     const depth = around.length;
     const owner = layerOwner(layer, around.at(-1)?.line !== undefined);

@@ -1,6 +1,5 @@
 'use client';
 import styled from 'styled-components';
-import { LANE } from './envelope';
 import { useRulerMarks } from './ruler';
 
 export const HEAD_WIDTH = 244;
@@ -52,14 +51,19 @@ export const FootHead = styled.div`
   bottom: 0;
   height: ${FOOT_HEIGHT}px;
   padding: 0 12px 3px;
-  display: grid;
-  justify-items: end;
-  align-content: space-evenly;
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
   border-top: 1px solid var(--rule);
   background: var(--ground);
   color: var(--quiet);
   font-size: 11px;
-  line-height: 16px;
+  line-height: 23px;
+  text-align: right;
+`;
+export const Heights = styled.div`
+  display: flex;
+  gap: 2px;
 `;
 export const RowBox = styled.div`
   position: absolute;
@@ -67,7 +71,7 @@ export const RowBox = styled.div`
   right: 0;
   display: grid;
   grid-template-columns: ${HEAD_WIDTH}px 1fr;
-  height: ${LANE.height}px;
+  height: var(--lane);
   cursor: default;
   user-select: none;
   &:nth-child(odd) {

@@ -25,7 +25,7 @@ import { corner } from '@/core/geometry';
 import { drawnFrame } from '@/core/scene';
 import { LINEAR } from '@/core/timing';
 import { snapPlaces, snappedBy } from './drag';
-import { laneY, LANE } from './envelope';
+import { laneY } from './envelope';
 import { boundWords, keysInBox } from './key-box';
 import { rowOfKeys, rowOfLayer, rowsOf } from './rows';
 import { fitTime, frameAt, scrollTime, useTimeScale, xOf, zoomTime } from './time-scale';
@@ -45,7 +45,8 @@ const timed = applyManner(bare, ['a', 'b', 'c', 'd'], {
   offAt: 70,
   offFrames: 20,
 });
-const CLOSED = { collapsed: [], opened: [] };
+const lane = () => useTimeScale.getState().lane;
+const CLOSED = { groups: {}, opened: [] };
 
 describe('rows', () => {
   const grouped = groupLayers(timed, ['b', 'c'], { id: 'g', name: 'Pair' });
@@ -57,16 +58,31 @@ describe('rows', () => {
         (row) => `${row.depth}${row.kind === 'layer' ? (row.order ?? '-') : row.kind[0]} ${row.owner.name}`,
       );
     expect(shape(rowsOf(inner, CLOSED))).toEqual(['01 A', '0g Pair', '12 B', '1g Inner', '23 C', '04 D']);
-    expect(shape(rowsOf(inner, { collapsed: ['g'], opened: [] }))).toEqual(['01 A', '0g Pair', '04 D']);
+    expect(shape(rowsOf(inner, { groups: { g: 'closed' }, opened: [] }))).toEqual([
+      '01 A',
+      '0g Pair',
+      '04 D',
+    ]);
+    // One that holds many is closed until it is opened.
+    const many = groupLayers(
+      addLayers(
+        timed,
+        Array.from({ length: 9 }, (_, i) => ({ ...timed.layers[0]!, id: `n${i}` })),
+      ),
+      ['b', ...Array.from({ length: 9 }, (_, i) => `n${i}`)],
+      { id: 'm', name: 'Many' },
+    );
+    expect(rowsOf(many, CLOSED).map(({ kind }) => kind)).toEqual(['layer', 'group', 'layer', 'layer']);
+    expect(rowsOf(many, { groups: { m: 'open' }, opened: [] })).toHaveLength(14);
     // Numbers count what is hidden in a closed group too.
-    expect(rowOfLayer(rowsOf(inner, { collapsed: ['g'], opened: [] }), 'c')).toBe(1);
+    expect(rowOfLayer(rowsOf(inner, { groups: { g: 'closed' }, opened: [] }), 'c')).toBe(1);
   });
 
   test('everything keyed has a row of its own once it is opened, and only one row shows a key', () => {
     let piece = setKey(timed, 'a', 'ink.width', 5, 9);
     piece = setPlace(piece, 'a', 0, { rotation: 1 });
     piece = setKey(piece, 'a', 'place.rotation', 30, 2);
-    const rows = rowsOf(piece, { collapsed: [], opened: ['a'] });
+    const rows = rowsOf(piece, { groups: {}, opened: ['a'] });
     const parts = rows.flatMap((row) => (row.kind === 'part' ? [row.part] : []));
     expect(parts).toEqual(['ink.width', 'place.rotation']);
     for (const part of keyedParts(piece.layers[0]!)) {
@@ -80,7 +96,7 @@ describe('rows', () => {
 
   test('a line’s members are led: their windows are no rows of theirs', () => {
     const line = setLine(grouped, 'g', 'together');
-    const rows = rowsOf(line, { collapsed: [], opened: ['b', 'g'] });
+    const rows = rowsOf(line, { groups: {}, opened: ['b', 'g'] });
     const led = rows.find((row) => row.kind === 'layer' && row.layer.id === 'b')!;
     expect(led.owner.led).toBe(true);
     expect(rows.some((row) => row.kind === 'part' && row.owner.id === 'b')).toBe(false);
@@ -94,8 +110,8 @@ test('what is keyed of pins and of the piece itself stands below all layers, and
   const rows = rowsOf(held, CLOSED);
   expect(rows.slice(-2).map(({ key: id }) => id)).toEqual(['p pin.x', `${WHOLE_PIECE} drawings`]);
   expect(rowOfKeys(rows, WHOLE_PIECE, 'drawings')).toBe(rows.length - 1);
-  const top = (rows.length - 1) * LANE.height;
-  const refs = keysInBox(held, rows, { left: -1e5, right: 1e5, top: top + 1, bottom: top + LANE.height });
+  const top = (rows.length - 1) * lane();
+  const refs = keysInBox(held, rows, { left: -1e5, right: 1e5, top: top + 1, bottom: top + lane() });
   expect(refs).toEqual([0, 1].map((index) => ({ stroke: WHOLE_PIECE, part: 'drawings', index })));
   const moved = moveKeys(held, refs, 5);
   expect(moved.drawings).toEqual({ keys: [key(5, 8), key(45, 12)] });
@@ -117,7 +133,7 @@ describe('keys in a box', () => {
     expect(keysInBox(timed, rows, wide)).toHaveLength(16);
     const shut = locked(timed, 'b');
     expect(keysInBox(shut, rowsOf(shut, CLOSED), wide)).toHaveLength(12);
-    const head = { frame: 30, y: LANE.height + laneY(1) };
+    const head = { frame: 30, y: lane() + laneY(lane(), 1) };
     const near = (dx: number, dy: number) =>
       keysInBox(timed, rows, {
         left: head.frame * 10 + dx - 2,

@@ -1,23 +1,31 @@
 'use client';
-import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import {
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  type CSSProperties,
+  type KeyboardEvent,
+  type ReactNode,
+} from 'react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { type KeyRef } from '@/core/document';
-import { Button, openContextMenu } from '@/ui';
+import { FoldVertical, UnfoldVertical } from 'lucide-react';
+import { Button, IconButton, openContextMenu } from '@/ui';
 import { selectForMenu, selectionEntries } from '../menus';
 import { selectedStrokes, useEditor } from '../state';
 import { CueThreads } from './cue-threads';
 import { DragWords } from './drag-words';
-import { LANE } from './envelope';
 import { enterLane } from './key-travel';
 import { GroupHead, LaneHead, PartHead } from './lane-head';
 import { InkChart, MarkerLines, Moments } from './moments';
 import { RetimeBox } from './retime-box';
-import { layersOfRow, rowsOf, setCollapsed, setOpened, useRows, type Row } from './rows';
+import { isClosed, layersOfRow, rowsOf, setClosed, setOpened, useRows, type Row } from './rows';
 import { PlayheadLine, Ruler } from './ruler';
 import { rowGestures } from './row-gestures';
 import { RowLane } from './row-lane';
 import { SpreadHandle } from './spread-handle';
-import { fitTime, scrollTime, useTimeScale, zoomTime } from './time-scale';
+import { fitTime, nextLane, recallLanes, scrollTime, setLane, useTimeScale, zoomTime } from './time-scale';
 import { Transport } from './transport';
 import {
   HEAD_WIDTH,
@@ -28,6 +36,7 @@ import {
   Over,
   Foot,
   FootHead,
+  Heights,
   RowBox,
   Empty,
   DropLine,
@@ -48,6 +57,30 @@ const rowName = (row: Row): string =>
         ? `${row.order} ${row.layer.name}`
         : row.layer.name;
 
+/** Makes the lanes lower and higher. */
+function LaneHeights() {
+  const lane = useTimeScale((s) => s.lane);
+  const turn = (by: 1 | -1, label: string, icon: ReactNode) => {
+    const next = nextLane(lane, by);
+    return (
+      <IconButton
+        label={label}
+        plain
+        isDisabled={next === null}
+        onPress={() => next !== null && setLane(next)}
+      >
+        {icon}
+      </IconButton>
+    );
+  };
+  return (
+    <Heights role="group" aria-label="Height of the lanes">
+      {turn(-1, 'Lower lanes', <FoldVertical />)}
+      {turn(1, 'Higher lanes', <UnfoldVertical />)}
+    </Heights>
+  );
+}
+
 /** The lanes: every stroke of the piece over time, in writing order, with the art that lies between them. */
 export function Score() {
   const layers = useEditor((s) => s.piece.layers);
@@ -61,6 +94,7 @@ export function Score() {
   );
   const bound = useMemo(() => boundWords(layers), [layers]);
   const length = useEditor((s) => s.piece.length);
+  const lane = useTimeScale((s) => s.lane);
   const selection = useEditor((s) => s.selection);
   const scroller = useRef<HTMLDivElement>(null);
   const [renaming, setRenaming] = useState<string | null>(null);
@@ -69,9 +103,13 @@ export function Score() {
   const virtual = useVirtualizer({
     count: rows.length,
     getScrollElement: () => scroller.current,
-    estimateSize: () => LANE.height,
+    estimateSize: () => lane,
     overscan: 2,
   });
+
+  useEffect(recallLanes, []);
+  // Heights that were reckoned are those of before.
+  useEffect(() => virtual.measure(), [lane, virtual]);
 
   useEffect(() => {
     const element = scroller.current!;
@@ -112,12 +150,12 @@ export function Score() {
 
   /** Opens or closes what lies under a row; null where nothing does. */
   const opening = (row: Row): ((to: boolean) => void) | null => {
-    if (row.kind === 'group') return (to) => setCollapsed(row.group.id, !to);
+    if (row.kind === 'group') return (to) => setClosed(row.group.id, !to);
     return row.kind === 'layer' && row.parts.length > 0 ? (to) => setOpened(row.owner.id, to) : null;
   };
   const isOpen = (row: Row): boolean =>
     row.kind === 'group'
-      ? !open.collapsed.includes(row.group.id)
+      ? !isClosed(open, row.group.id, row.members.length)
       : row.kind === 'layer' && open.opened.includes(row.layer.id);
 
   const partsOpen = ({ owner }: Row): boolean => open.opened.includes(owner.id);
@@ -158,7 +196,7 @@ export function Score() {
   const firstSelected = Math.max(0, rows.findIndex(isChosen));
   const inView = (row: number): boolean => {
     const [top, height] = [virtual.scrollOffset ?? 0, virtual.scrollRect?.height ?? 0];
-    return row * LANE.height >= top - 1 && (row + 1) * LANE.height <= top + height + 1;
+    return row * lane >= top - 1 && (row + 1) * lane <= top + height + 1;
   };
   const spreading = selection.keys.length === 0 && selection.layers.length > 1;
   return (
@@ -183,7 +221,11 @@ export function Score() {
               </Button>
             </Empty>
           )}
-          <div style={{ height: virtual.getTotalSize(), position: 'relative' }}>
+          <div
+            style={
+              { height: virtual.getTotalSize(), position: 'relative', '--lane': `${lane}px` } as CSSProperties
+            }
+          >
             <div
               // A grid without rows is none.
               {...(rows.length > 0 && { role: 'treegrid', 'aria-multiselectable': true })}
@@ -210,7 +252,7 @@ export function Score() {
                     aria-label={rowName(row)}
                     tabIndex={index === firstSelected ? 0 : -1}
                     data-row={index}
-                    style={{ transform: `translateY(${index * LANE.height}px)` }}
+                    style={{ transform: `translateY(${index * lane}px)` }}
                     onKeyDown={(event) => rowKey(event, index)}
                     onContextMenu={(event) => {
                       selectForMenu(layersOfRow(row));
@@ -255,7 +297,13 @@ export function Score() {
                       style={{ overflow: 'hidden' }}
                       onPointerDown={(event) => boxSelect(event, index)}
                     >
-                      <RowLane row={row} length={length} isSelected={isSelected} keys={keys} />
+                      <RowLane
+                        row={row}
+                        length={length}
+                        isSelected={isSelected}
+                        isOpen={isOpen(row)}
+                        keys={keys}
+                      />
                     </div>
                   </RowBox>
                 );
@@ -268,7 +316,7 @@ export function Score() {
                 <SpreadHandle strokes={selectedStrokes(useEditor.getState())} rows={rows} inView={inView} />
               )}
             </OverLanes>
-            {dropAt !== null && <DropLine style={{ top: dropAt * LANE.height - 1 }} />}
+            {dropAt !== null && <DropLine style={{ top: dropAt * lane - 1 }} />}
             {box && (
               <Box
                 style={{
@@ -281,9 +329,13 @@ export function Score() {
             )}
           </div>
         </Scroller>
-        <FootHead aria-hidden>
-          <span>markers, work range</span>
-          <span>ink on screen</span>
+        <FootHead>
+          <LaneHeights />
+          <span aria-hidden>
+            markers, work range
+            <br />
+            ink on screen
+          </span>
         </FootHead>
         <Foot>
           <Moments />

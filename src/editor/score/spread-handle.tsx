@@ -3,7 +3,6 @@ import styled from 'styled-components';
 import { inSpreadOrder, onSpan, type Stroke, strokesOf } from '@/core/document';
 import { edit, editFromBase, spreadOut, useEditor, useSpread } from '../state';
 import { follow, useDragShow } from './drag';
-import { LANE } from './envelope';
 import { rowOfLayer, type Row } from './rows';
 import { useTimeScale, xOf } from './time-scale';
 
@@ -50,7 +49,7 @@ export function SpreadHandle({
     const row = rowOfLayer(rows, stroke.id);
     return row < 0
       ? []
-      : [{ row, place, x: xOf(scale, startOf(stroke)), y: (row + 0.5) * LANE.height, stroke }];
+      : [{ row, place, x: xOf(scale, startOf(stroke)), y: (row + 0.5) * scale.lane, stroke }];
   });
   const end =
     shown.findLast(({ row, place }) => place > 0 && inView(row)) ?? shown.findLast(({ place }) => place > 0);
@@ -71,7 +70,7 @@ export function SpreadHandle({
   };
   const now = (startOf(last) - startOf(first)) / steps;
   return (
-    <Picture width={scale.width} height={rows.length * LANE.height} data-spread-handle>
+    <Picture width={scale.width} height={rows.length * scale.lane} data-spread-handle>
       <path
         d={`M${shown.map((p) => `${p.x} ${p.y}`).join('L')}`}
         fill="none"

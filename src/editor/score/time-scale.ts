@@ -1,6 +1,7 @@
 import { create } from 'zustand';
+import { recall, remember } from '../remembered';
 
-/** How time lies in the lanes: the frame at their left edge and pixels a frame. */
+/** How time lies in the lanes: the frame at their left edge and pixels a frame; and how high they are. */
 export interface TimeScale {
   readonly left: number;
   readonly pixelsPerFrame: number;
@@ -8,9 +9,35 @@ export interface TimeScale {
   readonly width: number;
   /** Whether the whole piece is shown at any width. */
   readonly fitted: boolean;
+  /** Height of a lane, px. */
+  readonly lane: number;
 }
 
-export const useTimeScale = create<TimeScale>(() => ({ left: 0, pixelsPerFrame: 8, width: 0, fitted: true }));
+/** The heights a lane can have, px: at the least a name and its switches fit in. */
+const HEIGHTS = [27, 40, 60, 90] as const;
+const HEIGHT_KEY = 'obelus-lane-height';
+const remembered = (): number =>
+  HEIGHTS.find((height) => String(height) === recall(HEIGHT_KEY)) ?? HEIGHTS[0];
+
+export const useTimeScale = create<TimeScale>(() => ({
+  left: 0,
+  pixelsPerFrame: 8,
+  width: 0,
+  fitted: true,
+  lane: HEIGHTS[0],
+}));
+
+/** Lanes as high as they were when this browser last changed them. */
+export const recallLanes = (): void => useTimeScale.setState({ lane: remembered() });
+
+/** The next height of the lanes, up or down; null where there is none. */
+export const nextLane = (lane: number, by: 1 | -1): number | null =>
+  HEIGHTS[HEIGHTS.findIndex((height) => height === lane) + by] ?? null;
+
+export function setLane(lane: number): void {
+  useTimeScale.setState({ lane });
+  remember(HEIGHT_KEY, String(lane));
+}
 
 /** Room left and right of the piece, px. */
 const MARGIN = 14;

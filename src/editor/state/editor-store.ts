@@ -71,6 +71,8 @@ export interface EditorState {
   readonly onion: Onion;
   /** Strokes are shown by their paths alone, over the underlay. */
   readonly linesOnly: boolean;
+  /** The writing order is numbered on the canvas. */
+  readonly numbers: boolean;
   /** The underlay that is being worked on. */
   readonly underlay: string | null;
   /** The stroke the pen is drawing on, and at which end. */
@@ -101,6 +103,7 @@ export const useEditor = create<EditorState>(() => ({
   solo: [],
   onion: { shown: false, before: 2, after: 2, every: 3 },
   linesOnly: false,
+  numbers: true,
   underlay: null,
   drawing: null,
 }));

@@ -1,0 +1,34 @@
+import { distance } from '@/core/geometry';
+import { numberPlaces, type Numbered } from './number-places';
+
+const number = (x: number, y: number, way = { x: 1, y: 0 }): Numbered => ({
+  first: { x, y },
+  way,
+  radius: 10,
+  away: 16,
+});
+
+test('a number stands straight behind its first point where there is room', () => {
+  const [a, b] = numberPlaces([number(100, 100), number(300, 100, { x: 0, y: 1 })]);
+  expect(a).toEqual({ x: 84, y: 100 });
+  expect(b!.x).toBeCloseTo(300);
+  expect(b!.y).toBeCloseTo(84);
+});
+
+test('up to ten strokes that begin at one place, from any sides, cover none of their numbers', () => {
+  for (const many of [2, 5, 8, 10]) {
+    const places = numberPlaces(
+      Array.from({ length: many }, (_, i) => number(0, 0, { x: Math.cos(i), y: Math.sin(i) })),
+    );
+    const least = Math.min(...places.flatMap((a, i) => places.slice(i + 1).map((b) => distance(a, b))));
+    expect(least).toBeGreaterThanOrEqual(20 - 1e-9);
+    // None is so far off that it belongs to another.
+    expect(Math.max(...places.map((at) => distance(at, { x: 0, y: 0 })))).toBeLessThan(40);
+  }
+});
+
+test('where there is no room at all the place with the most is taken, and nothing is left out', () => {
+  const places = numberPlaces(Array.from({ length: 60 }, () => number(0, 0)));
+  expect(places).toHaveLength(60);
+  expect(places.every(({ x, y }) => Number.isFinite(x + y))).toBe(true);
+});

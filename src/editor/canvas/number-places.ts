@@ -1,0 +1,52 @@
+import { add, distance, scale, type Point } from '@/core/geometry';
+
+/** A number beside the first point of a stroke, on screen. */
+export interface Numbered {
+  /** Where its stroke begins. */
+  readonly first: Point;
+  /** The direction in which it begins, of length 1. */
+  readonly way: Point;
+  /** Half the width of what the number stands in. */
+  readonly radius: number;
+  /** How far from the first point its middle stands. */
+  readonly away: number;
+}
+
+/** Where a number is tried, degrees from straight behind the first point, and how many times as far away. */
+const TRIED: readonly (readonly [number, number])[] = [
+  ...[0, 45, -45, 90, -90, 135, -135].map((angle) => [angle, 1] as const),
+  ...[0, 40, -40, 80, -80, 120, -120, 180].map((angle) => [angle, 2.1] as const),
+];
+
+const turned = ({ x, y }: Point, degrees: number): Point => {
+  const [c, s] = [Math.cos((degrees * Math.PI) / 180), Math.sin((degrees * Math.PI) / 180)];
+  return { x: x * c - y * s, y: x * s + y * c };
+};
+
+/**
+ * Places for numbers that make way for one another: each stands behind the first point of its stroke, against the direction of
+ * writing, or turned about the point and further off where another stands already. The first has the first choice.
+ */
+export function numberPlaces(numbers: readonly Numbered[]): Point[] {
+  const taken: { at: Point; radius: number }[] = [];
+  return numbers.map(({ first, way, radius, away }) => {
+    const room = (at: Point): number =>
+      taken.reduce(
+        (least, other) => Math.min(least, distance(at, other.at) - other.radius - radius),
+        Infinity,
+      );
+    let best: Point | null = null;
+    let most = -Infinity;
+    for (const [degrees, times] of TRIED) {
+      const at = add(first, scale(turned(way, degrees), -away * times));
+      const free = room(at);
+      if (free > most) [best, most] = [at, free];
+      if (free >= 0) {
+        best = at;
+        break;
+      }
+    }
+    taken.push({ at: best!, radius });
+    return best!;
+  });
+}
