@@ -50,9 +50,19 @@ test('a layout is put in, its fields filled, its lines keep to the text; kept as
   await expect(page.getByRole('button', { name: /^Proof/ })).toContainText(/\d/);
   await page.getByRole('textbox', { name: 'Name', exact: true }).fill('JORUN');
   await page.getByRole('button', { name: 'Save the selection as a layout' }).click();
-  const own = page
-    .getByRole('list', { name: 'Own layouts' })
-    .getByRole('button', { name: 'Strip', exact: true });
+  // Its name is asked for at once; it can be given another, and a picture.
+  const kept = page.getByRole('list', { name: 'Own layouts' });
+  await expect(kept.getByRole('textbox', { name: 'Name of Strip' })).toBeFocused();
+  await page.keyboard.type('Evening strip');
+  await page.keyboard.press('Enter');
+  const own = kept.getByRole('button', { name: 'Evening strip', exact: true });
+  await expect(own).toBeFocused();
+  const picture = () => own.locator('canvas').evaluate((canvas: HTMLCanvasElement) => canvas.toDataURL());
+  const before1 = await picture();
+  await desk.showFrame(4);
+  await kept.getByRole('button', { name: 'More about Evening strip' }).click();
+  await page.getByRole('menuitem', { name: 'Picture from the frame shown' }).click();
+  await expect.poll(picture).not.toBe(before1);
   await own.click();
   await expect.poll(async () => (await whole(desk)).layers.length).toBe(14);
   // A longer piece, made so by its hold: coming and leaving keep their frames.

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { FIELD_KINDS } from '@/core/document';
 import { rateSchema } from '@/core/timing';
 import { endpoint, idParams } from './endpoint';
 
@@ -15,7 +16,7 @@ const pieceFieldsSchema = z.strictObject({
   fields: z.array(
     z.strictObject({
       name: z.string(),
-      kind: z.enum(['text', 'colour', 'number', 'image']),
+      kind: z.enum(FIELD_KINDS),
       /** What it holds now; of an image its name. */
       value: z.union([z.string(), z.number()]).nullable(),
     }),

@@ -5,6 +5,7 @@ import {
   setCount,
   setKey,
   settlePiece,
+  tieCounts,
   type Piece,
   type Stroke,
 } from '@/core/document';
@@ -88,15 +89,8 @@ export function countedRing(): Piece {
   piece = drawn(piece, ['bed'], { onAt: 0, onFrames: 20, offAt: 104, offFrames: 16 });
   piece = setKey(setKey(piece, 'ring', 'head', start, 0, soft), 'ring', 'head', end, share, soft);
   piece = setKey(setKey(piece, 'ring', 'tail', 100, 0, soft), 'ring', 'tail', 116, share, soft);
-  piece = setCount(piece, ['number'], { value: 0, places: 0 });
-  piece = setKey(
-    setKey(piece, 'number', 'count.value', start, 0, soft),
-    'number',
-    'count.value',
-    end,
-    share * 100,
-    soft,
-  );
+  const counting = tieCounts(setCount(piece, ['number'], { value: 0, places: 0 }), ['number'], 'ring');
+  piece = settlePiece(piece, counting);
   piece = fades(piece, 'number', { onAt: 6, onFrames: 10, offAt: 100, offFrames: 12 });
   piece = fades(piece, 'unit', { onAt: 16, onFrames: 14, offAt: 98, offFrames: 12 });
   return held(

@@ -119,6 +119,7 @@ test('kept from a selection it brings its groups and fields, and can be put in a
   expect(kept.fields.map((field) => field.of)).toEqual([['title'], ['title'], ['title'], ['title']]);
   expect(offeredFields(title, ['title']).map(({ name, kind }) => [name, kind])).toEqual([
     ['Saltmarsh', 'text'],
+    ['Face 1', 'face'],
     ['Colour 1', 'colour'],
     ['Saltmarsh, Wake, repeat 1, colour', 'colour'],
     ['Saltmarsh, Wake, repeat 2, colour', 'colour'],

@@ -1,6 +1,6 @@
 import type { AnswerOf, READ_FIELDS } from '@/contract';
 import { colourSchema } from '@/core/colour';
-import { fieldValue, type Field, type Piece } from '@/core/document';
+import { fieldValue, settingSchema, type Field, type Piece } from '@/core/document';
 import { models } from './database';
 import { HttpError } from './http';
 import { validDocument } from './pieces';
@@ -26,6 +26,8 @@ export function needField(piece: Piece, name: string, value: string): Field {
   if (field.kind === 'number') numberOf(field, value);
   if (field.kind === 'colour' && !colourSchema.safeParse(value).success)
     throw refused(`“${value}” is no colour such as #ff6b3d for “${field.name}”.`);
+  if (field.kind === 'face' && !settingSchema.shape.face.safeParse({ id: value, weight: 400 }).success)
+    throw refused(`“${value}” names no face for “${field.name}”.`);
   return field;
 }
 

@@ -16,10 +16,14 @@ import { needField, numberOf } from './fields';
 import { setLettering } from './lettering';
 
 async function filled(piece: Piece, field: Field, value: string): Promise<Piece> {
-  if (field.kind === 'text') {
+  if (field.kind === 'text' || field.kind === 'face') {
     let result = piece;
     for (const { id, setting } of textsOf(piece, field)) {
-      const now = { ...setting, text: value };
+      // The nearest weight that the face has is taken.
+      const now =
+        field.kind === 'text'
+          ? { ...setting, text: value }
+          : { ...setting, face: { ...setting.face, id: value } };
       result = setText(result, id, now, await setLettering(now));
     }
     return result;

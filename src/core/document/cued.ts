@@ -42,6 +42,18 @@ export function nearestShare(leader: Stroke, follower: Stroke): number {
   return place && m.length > 0 ? Math.round((lengthAtPlace(m, place) / m.length) * 1e4) / 1e4 : 0;
 }
 
+/** Of several strokes the one that comes nearest to where another begins. */
+export function nearestOf(leaders: readonly Stroke[], follower: Stroke): Stroke | undefined {
+  const begins = follower.path.points[0]!;
+  let best: Stroke | undefined;
+  let least = Infinity;
+  for (const leader of leaders) {
+    const place = nearestPlace(leader.path, begins);
+    if (place && place.distance < least) [best, least] = [leader, place.distance];
+  }
+  return best;
+}
+
 /** The moment of a stroke that its cue ties: its start, or its arrival. */
 export function tiedMoment(stroke: Stroke): number | null {
   const span = onSpan(stroke);

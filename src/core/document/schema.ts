@@ -202,6 +202,8 @@ export const pieceSchema = z
       .strictObject({ from: frame, to: frame })
       .refine(({ from, to }) => to > from, { message: 'must end after it begins' })
       .exactOptional(),
+    /** The frame that stands for it in a still picture; where absent one that shows much of it. */
+    poster: frame.exactOptional(),
     /** Motion blur of all that moves. */
     shutter: shutterSchema.exactOptional(),
     /** Drawings a second, each held for the frames until the next; where absent every frame is drawn. */

@@ -43,6 +43,9 @@ export function fillField(field: Field, value: string | number): void {
   if (field.kind === 'text') {
     for (const { id } of textsOf(useEditor.getState().piece, field))
       void changeSetting(id, { text: String(value) }, 'text');
+  } else if (field.kind === 'face') {
+    for (const { id, setting } of textsOf(useEditor.getState().piece, field))
+      void changeSetting(id, { face: { ...setting.face, id: String(value) } }, 'face');
   } else if (field.kind === 'colour')
     edit((piece) => fillColour(piece, field, String(value)), `field ${field.name}`);
   else if (field.kind === 'number')

@@ -1,9 +1,10 @@
 'use client';
 import { Plus, X } from 'lucide-react';
 import { useRef, useState } from 'react';
-import { fieldValue, LIMITS, offeredFields, type Field } from '@/core/document';
+import { fieldValue, LIMITS, offeredFields, textsOf, type Field } from '@/core/document';
 import { Button, ColourField, Fold, IconButton, NumberField, plain, TextArea, Row, Warning } from '@/ui';
 import { NameField } from '../name-field';
+import { FacePicker, useFaces } from '../lettering';
 import { fillField, fillFromFile } from '../layouts';
 import { edit, select, useCalm, useEditor } from '../state';
 import { useSwatches } from '../properties';
@@ -17,6 +18,8 @@ const setFields = (change: (fields: readonly Field[]) => readonly Field[], merge
 /** What a field holds, to be filled in anew. */
 function FieldValue({ field }: { field: Field }) {
   const value = useCalm((s) => fieldValue(s.piece, field));
+  const word = useCalm((s) => textsOf(s.piece, field).at(0)?.setting.text);
+  const faces = useFaces();
   const swatches = useSwatches();
   const [typed, setTyped] = useState<string | null>(null);
   const file = useRef<HTMLInputElement>(null);
@@ -38,6 +41,16 @@ function FieldValue({ field }: { field: Field }) {
           }}
           onBlur={() => setTyped(null)}
           onKeyDown={(event) => event.stopPropagation()}
+        />
+      );
+    case 'face':
+      return (
+        <FacePicker
+          label={field.name}
+          value={String(value)}
+          faces={faces?.faces ?? []}
+          word={word ?? ''}
+          onChange={(face) => fillField(field, face.id)}
         />
       );
     case 'colour':
@@ -97,7 +110,7 @@ export function FieldsGroup() {
     <Fold title="Fields" {...(fields.length > 0 && { fact: String(fields.length) })} open={fields.length > 0}>
       {fields.map((field, i) => (
         <div key={i} style={{ marginBottom: 6 }}>
-          {(naming || field.kind === 'text' || field.kind === 'image') && (
+          {(naming || ['text', 'face', 'image'].includes(field.kind)) && (
             <Row>
               {naming ? (
                 <NameField

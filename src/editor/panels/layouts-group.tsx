@@ -2,12 +2,12 @@
 import { LAYOUTS_SHIPPED } from '@/contract';
 import { useState } from 'react';
 import styled from 'styled-components';
-import { layoutFrom, offeredFields, type Piece } from '@/core/document';
+import { layoutFrom, offeredFields } from '@/core/document';
 import { Button, Fold, Hint } from '@/ui';
 import { heightOfLayout, insertHere, useLayouts } from '../layouts';
-import { keepOnShelf, takeOffShelf, useShelfItems } from '../shelf';
+import { keepOnShelf, useShelfItems } from '../shelf';
 import { useCalm, useEditor } from '../state';
-import { CardGrid, PICTURE, PieceCard } from './piece-cards';
+import { CardGrid, OwnCard, PICTURE, PieceCard } from './piece-cards';
 
 /** Room for a layout that is not here yet. */
 const Room = styled.div`
@@ -16,17 +16,7 @@ const Room = styled.div`
   background: var(--desk);
   opacity: 0.5;
 `;
-function LayoutCard({ piece, name, onRemove }: { piece: Piece; name: string; onRemove?: () => void }) {
-  return (
-    <PieceCard
-      piece={piece}
-      name={name}
-      hint={`Insert “${name}” at the playhead`}
-      onTake={() => insertHere({ ...piece, name })}
-      {...(onRemove && { onRemove })}
-    />
-  );
-}
+const insertHint = (name: string): string => `Insert “${name}” at the playhead`;
 
 /** Ready-made titles, lower thirds, cards and charts, and those of one's own. */
 export function LayoutsGroup() {
@@ -35,12 +25,15 @@ export function LayoutsGroup() {
   const chosen = useCalm((s) => s.selection.layers.length);
   const empty = useCalm((s) => s.piece.layers.length === 0);
   const [saving, setSaving] = useState(false);
+  /** The layout that was kept last. */
+  const [made, setMade] = useState<string | null>(null);
   const keep = async () => {
     setSaving(true);
     const { piece, selection } = useEditor.getState();
-    const made = layoutFrom(piece, selection.layers, piece.name);
-    const fields = made.fields.length > 0 ? made.fields : offeredFields(made, selection.layers);
-    await keepOnShelf({ kind: 'layout', name: piece.name, content: { ...made, fields } });
+    const layout = layoutFrom(piece, selection.layers, piece.name);
+    const fields = layout.fields.length > 0 ? layout.fields : offeredFields(layout, selection.layers);
+    const item = await keepOnShelf({ kind: 'layout', name: piece.name, content: { ...layout, fields } });
+    setMade(item?.id ?? null);
     setSaving(false);
   };
   return (
@@ -48,11 +41,12 @@ export function LayoutsGroup() {
       {own.length > 0 && (
         <CardGrid aria-label="Own layouts">
           {own.map((item) => (
-            <LayoutCard
+            <OwnCard
               key={item.id}
-              piece={item.content}
-              name={item.name}
-              onRemove={() => void takeOffShelf(item.id)}
+              item={item}
+              isNew={item.id === made}
+              hint={insertHint(item.name)}
+              onTake={() => insertHere({ ...item.content, name: item.name })}
             />
           ))}
         </CardGrid>
@@ -75,7 +69,13 @@ export function LayoutsGroup() {
       {layouts.data && (
         <CardGrid aria-label="Layouts">
           {layouts.data.layouts.map(({ id, piece }) => (
-            <LayoutCard key={id} piece={piece} name={piece.name} />
+            <PieceCard
+              key={id}
+              piece={piece}
+              name={piece.name}
+              hint={insertHint(piece.name)}
+              onTake={() => insertHere(piece)}
+            />
           ))}
         </CardGrid>
       )}

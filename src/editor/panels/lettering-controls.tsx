@@ -5,6 +5,7 @@ import {
   LIMITS,
   setCount,
   settingSchema,
+  tieCounts,
   updateLayers,
   type Art,
   type Lettering,
@@ -23,7 +24,7 @@ import {
   Warning,
 } from '@/ui';
 import { changeSetting, FacePicker, nearestWeight, useFaces } from '../lettering';
-import { edit } from '../state';
+import { edit, useCalm } from '../state';
 import { FeaturesFold } from './features-fold';
 import { OwnersOf, PartField, ValueField } from '../properties';
 
@@ -99,9 +100,13 @@ function FitControls({ lettering }: { lettering: Lettering }) {
   );
 }
 
-/** The number a text counts. */
+/** Stands for no stroke, where one is chosen. */
+const NO_STROKE = 'none';
+
+/** The number a text counts, by itself or with a stroke. */
 function CountControls({ lettering }: { lettering: Lettering }) {
   const { id, setting, count } = lettering;
+  const strokes = useCalm((s) => s.piece.layers).filter((layer) => layer.type === 'stroke');
   if (!setting.text.includes(COUNT_SIGN)) return null;
   return (
     <Group title={`Number in the place of ${COUNT_SIGN}`}>
@@ -113,7 +118,21 @@ function CountControls({ lettering }: { lettering: Lettering }) {
       </Check>
       {count && (
         <OwnersOf ids={[id]}>
-          <PartField part="count.value" />
+          <Select
+            before="Goes with"
+            label="Stroke the number goes with"
+            value={count.follows?.to ?? NO_STROKE}
+            choices={[{ id: NO_STROKE, name: 'its own keys' }, ...strokes]}
+            onChange={(to) => edit((piece) => tieCounts(piece, [id], to === NO_STROKE ? null : to))}
+          />
+          {count.follows ? (
+            <>
+              <PartField part="count.follows.none" />
+              <PartField part="count.follows.all" />
+            </>
+          ) : (
+            <PartField part="count.value" />
+          )}
           <PartField part="count.places" />
         </OwnersOf>
       )}

@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import { framesPerSecond, parseTime, rateName, RATES } from '@/core/timing';
 import {
+  changed,
   lastKeyedFrame,
   LIMITS,
   withLength,
@@ -21,6 +22,7 @@ import {
   Hint,
   PanelFacts,
   PanelTitle,
+  Row,
   TextButton,
 } from '@/ui';
 import { NameField } from '../name-field';
@@ -132,6 +134,18 @@ export function SetupPanel() {
           onChange={setStretch}
         />
         <HoldControls />
+        <Row>
+          <span>Poster {piece.poster === undefined ? 'chosen by itself' : `frame ${piece.poster}`}</span>
+          {piece.poster === undefined ? (
+            <TextButton onClick={() => put({ poster: Math.round(useEditor.getState().frame) })}>
+              Frame shown
+            </TextButton>
+          ) : (
+            <TextButton onClick={() => edit((p) => changed<Piece>(p, { poster: undefined }))}>
+              Reset
+            </TextButton>
+          )}
+        </Row>
         {last > length - 1 && (
           <Hint>
             Keys go on to frame {last}, after the end.{' '}

@@ -1,5 +1,6 @@
 import { changed } from '../changed';
-import { nearestShare, settleCues } from '../cued';
+import { nearestOf, nearestShare, settleCues } from '../cued';
+import { layersOf } from '../grouped';
 import { cueCycle, type Cue } from '../cue-schema';
 import { strokeById, strokesOf, type Piece, type Stroke } from '../schema';
 import { updateStrokes } from './layers';
@@ -32,6 +33,17 @@ export function cueStrokes(
     withCue(stroke, { to, part: 'head', at: nearestShare(leader, stroke), offset: 0, ...part }),
   );
   return settleCues(null, cued);
+}
+
+/** Of a group the stroke that each is to wait for: that which comes nearest to where it begins. */
+export function leadersIn(piece: Piece, ids: readonly string[], to: string): { id: string; to: string }[] {
+  const among = layersOf(piece, to);
+  const leaders = strokesOf(piece).filter(({ id }) => among.includes(id) && !ids.includes(id));
+  return ids.flatMap((id) => {
+    const stroke = strokeById(piece, id);
+    const leader = stroke && nearestOf(leaders, stroke);
+    return leader ? [{ id, to: leader.id }] : [];
+  });
 }
 
 /** Cuts cues: strokes stay when they are. */

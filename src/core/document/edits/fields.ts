@@ -1,4 +1,5 @@
-import { lettersOf } from '../schema';
+import { greatest } from '../greatest';
+import { lettersOf, strokeById } from '../schema';
 import { isKeyed, mapValues, type Animated } from '../../timing';
 import type { Matrix } from '../../geometry';
 import type { ArtGroup, ArtShape } from '../art-schema';
@@ -27,7 +28,7 @@ export const fieldsAmong = (piece: Piece, ids: readonly string[]): Field[] =>
     return of.length > 0 ? [{ ...field, of }] : [];
   });
 
-/** Fields that offer themselves for some layers: a text for each lettering, a colour for each colour that is used. */
+/** Fields that offer themselves for some layers: a text for each lettering, a face and a colour for each that is used. */
 export function offeredFields(piece: Piece, ids: readonly string[]): Field[] {
   const layers = piece.layers.filter((layer) => ids.includes(layer.id));
   const whole = layers.flatMap((layer): Field[] =>
@@ -44,6 +45,10 @@ export function offeredFields(piece: Piece, ids: readonly string[]): Field[] {
     const colour = kindOf(layer).ownColour(layer);
     if (colour) colours.set(colour, [...(colours.get(colour) ?? []), layer.id]);
   }
+  const faces = new Map<string, string[]>();
+  for (const { id, setting } of lettersOf({ layers }))
+    faces.set(setting.face.id, [...(faces.get(setting.face.id) ?? []), id]);
+  const set = [...faces].map(([, of], i): Field => ({ name: `Face ${i + 1}`, kind: 'face', of }));
   const named = [...colours].map(([, of], i): Field => ({ name: `Colour ${i + 1}`, kind: 'colour', of }));
   const ofEffects = layers.flatMap((layer) =>
     effectColours(layer).map((part): Field => ({
@@ -53,7 +58,7 @@ export function offeredFields(piece: Piece, ids: readonly string[]): Field[] {
       part,
     })),
   );
-  return [...inOrder, ...named, ...ofEffects].slice(0, LIMITS.fields);
+  return [...inOrder, ...set, ...named, ...ofEffects].slice(0, LIMITS.fields);
 }
 
 /** What a field holds now, as its first layer has it; null where all its layers are gone. */
@@ -98,7 +103,23 @@ export function fillNumber(piece: Piece, field: Field, to: number): Piece {
       ? mapValues(value, (v) => (v === before ? to : v))
       : mapValues(value, (v) => (v * to) / before);
   const share = (value: Animated): Animated => mapValues(grown(value), (v) => Math.min(1, Math.max(0, v)));
-  return updateLayers(piece, field.of, (layer) => kindOf(layer).grown(layer, grown, share));
+  const texts = lettersOf(piece).filter(({ id }) => field.of.includes(id));
+  // A number that goes with a stroke is filled by way of it.
+  const led = texts.flatMap(({ count }) => count?.follows?.to ?? []);
+  const filled = updateLayers(piece, [...new Set([...field.of, ...led])], (layer) =>
+    kindOf(layer).grown(layer, grown, share),
+  );
+  return updateLayers(filled, field.of, (layer) => {
+    const follows = layer.type === 'lettering' && layer.count?.follows;
+    const stroke = follows && strokeById(filled, follows.to);
+    if (!stroke) return layer;
+    const head = greatest(stroke.window.head);
+    const all = head > 0 ? follows.none + (to - follows.none) / head : follows.all;
+    return {
+      ...layer,
+      count: { ...layer.count!, follows: { ...follows, all: Math.round(all * 1e6) / 1e6 } },
+    };
+  });
 }
 
 /** Fills a field of an image with the shapes of another, in the box of what was there. */
@@ -113,6 +134,6 @@ export function fillImage(
   );
 }
 
-/** The text layers that a field of text fills. */
+/** The text layers that a field of text or of a face fills. */
 export const textsOf = (piece: Piece, field: Field): Lettering[] =>
   lettersOf(piece).filter((text) => field.of.includes(text.id));

@@ -1,11 +1,11 @@
 import { changed, sameValue } from '../changed';
 import { groupOf } from '../grouped';
-import { partWithId, type Layer, type Piece, type Stroke } from '../schema';
+import { partWithId, type Layer, type Lettering, type Piece, type Stroke } from '../schema';
 import { settlePiece } from '../settle-piece';
 import type { TiedProperty } from '../ties-schema';
 import { setFitted } from './fit';
 import { setLine } from './groups';
-import { cutTies } from './ties';
+import { cutTies, tieCounts } from './ties';
 import { updateLayers } from './layers';
 
 /** A part of a document that an edit could not change: why, and the edit that would let it be changed. */
@@ -68,15 +68,27 @@ const INK: readonly (readonly [part: 'width' | 'colour' | 'dashes', tie: TiedPro
   ['dashes', 'dashes'],
 ];
 
+/** Whether what was changed is again what it was. */
+const lost = (a: unknown, b: unknown, c: unknown): boolean => a !== b && !sameValue(a, b) && sameValue(a, c);
+const named = (piece: Piece, id: string): string => partWithId(piece, id)?.name ?? 'another';
+
+/** Why the number of a text is again what it was, though it was changed. */
+function countedBack(piece: Piece, before: Lettering, asked: Lettering, now: Lettering): Held | null {
+  const follows = now.count?.follows;
+  if (!follows || !lost(before.count?.value, asked.count?.value, now.count?.value)) return null;
+  return {
+    id: now.id,
+    words: `The number of “${now.name}” goes with the head of “${named(piece, follows.to)}”: it was left as it is.`,
+    wayOut: { name: 'Detach', edit: (p) => tieCounts(p, [now.id], null) },
+  };
+}
+
 /** Why something of a stroke is again what it was, though it was changed. */
 function followedBack(piece: Piece, before: Stroke, asked: Stroke, now: Stroke): Held | null {
-  const lost = (a: unknown, b: unknown, c: unknown): boolean =>
-    a !== b && !sameValue(a, b) && sameValue(a, c);
-  const named = (id: string): string => partWithId(piece, id)?.name ?? 'another';
   const tied = (property: TiedProperty) => now.ties?.find((tie) => tie.property === property);
   const byTie = (property: TiedProperty, to: string): Held => ({
     id: now.id,
-    words: `The ${property} of “${now.name}” follows “${named(to)}”: it was left as it is.`,
+    words: `The ${property} of “${now.name}” follows “${named(piece, to)}”: it was left as it is.`,
     wayOut: { name: 'Detach', edit: (p) => cutTies(p, [now.id], property) },
   });
   if (lost(before.path, asked.path, now.path)) {
@@ -85,7 +97,7 @@ function followedBack(piece: Piece, before: Stroke, asked: Stroke, now: Stroke):
     if (now.fitted)
       return {
         id: now.id,
-        words: `The path of “${now.name}” keeps to “${named(now.fitted.to)}”: it was left as it is.`,
+        words: `The path of “${now.name}” keeps to “${named(piece, now.fitted.to)}”: it was left as it is.`,
         wayOut: { name: 'Detach', edit: (p) => setFitted(p, [now.id], () => null) },
       };
   }
@@ -113,6 +125,8 @@ export function guarded(before: Piece, change: (piece: Piece) => Piece): Guarded
   const now = new Map(piece.layers.map((layer) => [layer.id, layer]));
   const back = locks.piece.layers.flatMap((layer): Held | Held[] => {
     const [was, is] = [old.get(layer.id), now.get(layer.id)];
+    if (layer.type === 'lettering' && was?.type === 'lettering' && is?.type === 'lettering')
+      return countedBack(piece, was, layer, is) ?? [];
     if (layer.type !== 'stroke' || was?.type !== 'stroke' || is?.type !== 'stroke' || was === layer)
       return [];
     return followedBack(piece, was, layer, is) ?? [];

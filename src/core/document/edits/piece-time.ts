@@ -52,6 +52,7 @@ function retimed(piece: Piece, at: (frame: number) => number, factor: number): P
     markers: markers.filter((marker, i) => i === markers.length - 1 || marker.frame < markers[i + 1]!.frame),
     ...(piece.workRange && { workRange: range(piece.workRange) }),
     ...(piece.hold && { hold: range(piece.hold) }),
+    ...(piece.poster !== undefined && { poster: whole(piece.poster) }),
   });
 }
 

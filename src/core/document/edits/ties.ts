@@ -2,7 +2,8 @@ import { changed } from '../changed';
 import { settleTies } from '../tied';
 import { tieCycle, type Tie, type TiedProperty } from '../ties-schema';
 import { strokeById, strokesOf, type Piece, type Stroke } from '../schema';
-import { updateStrokes } from './layers';
+import { greatest } from '../greatest';
+import { updateLayers, updateStrokes } from './layers';
 
 const withTies = (stroke: Stroke, ties: readonly Tie[]): Stroke =>
   changed(stroke, { ties: ties.length > 0 ? ties : undefined });
@@ -39,3 +40,18 @@ export const followersOf = (piece: Piece, id: string): { stroke: Stroke; tie: Ti
   strokesOf(piece).flatMap((stroke) =>
     (stroke.ties ?? []).filter((tie) => tie.to === id).map((tie) => ({ stroke, tie })),
   );
+
+/**
+ * Lets counted numbers go with the head of a stroke, from 0 to what they count to now, else to 100; with null they count by
+ * themselves again, as they did with it.
+ */
+export function tieCounts(piece: Piece, ids: readonly string[], to: string | null): Piece {
+  const stroke = to === null ? undefined : strokeById(piece, to);
+  return updateLayers(piece, ids, (layer) => {
+    if (layer.type !== 'lettering' || !layer.count) return layer;
+    if (!stroke) return { ...layer, count: changed(layer.count, { follows: undefined }) };
+    const [number, head] = [greatest(layer.count.value), greatest(stroke.window.head)];
+    const all = number > 0 && head > 0 ? Math.round((number / head) * 1e6) / 1e6 : 100;
+    return { ...layer, count: { ...layer.count, follows: { to: stroke.id, none: 0, all } } };
+  });
+}

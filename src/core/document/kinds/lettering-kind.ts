@@ -1,7 +1,8 @@
 import { commandsBounds, type Bounds } from '../../geometry';
 import { scaled } from '../../properties';
-import { isKeyed, type Animated } from '../../timing';
+import { isKeyed } from '../../timing';
 import { COUNT_SIGN } from '../count-schema';
+import { greatest } from '../greatest';
 import type { Field } from '../field-schema';
 import { letterOutlines } from '../letter-outlines';
 import { layerSchema, type Lettering } from '../schema';
@@ -19,10 +20,6 @@ function textBox(lettering: Lettering): Bounds | null {
   return { ...ink, top: Math.min(...baselines) - capitals, bottom: Math.max(...baselines) };
 }
 
-/** The greatest number something keyed reaches. */
-const greatest = (value: Animated): number =>
-  isKeyed(value) ? Math.max(...value.keys.map((key) => key.value)) : value;
-
 /** Text that stays text. */
 export const LETTERING_KIND: LayerKind<Lettering> = {
   ...PLAIN,
@@ -38,6 +35,7 @@ export const LETTERING_KIND: LayerKind<Lettering> = {
   },
   held({ setting, count }, kind) {
     if (kind === 'text') return setting.text;
+    if (kind === 'face') return setting.face.id;
     return kind === 'number' && count ? greatest(count.value) : null;
   },
   grown: (lettering, number) =>

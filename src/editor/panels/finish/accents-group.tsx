@@ -18,9 +18,9 @@ import {
 import { unite } from '@/core/geometry';
 import { Button, Fold, Hint } from '@/ui';
 import { useSizeOfPicture } from '../../properties';
-import { keepOnShelf, takeOffShelf, useShelfItems } from '../../shelf';
+import { keepOnShelf, useShelfItems } from '../../shelf';
 import { edit, newId, select, useCalm, useEditor } from '../../state';
-import { CardGrid, PieceCard } from '../piece-cards';
+import { CardGrid, OwnCard, PieceCard } from '../piece-cards';
 
 /** Width for which accents are made, px, of a picture 1080 high: what they are put round or under is about so wide. */
 const MADE_FOR = 560;
@@ -79,13 +79,12 @@ export function AccentsGroup() {
       <Fold title="Accents">
         <CardGrid aria-label="Accents">
           {own.map((item) => (
-            <PieceCard
+            <OwnCard
               key={item.id}
-              piece={item.content}
-              name={item.name}
+              item={item}
+              isNew={false}
               hint={`Put “${item.name}” in at the playhead`}
               onTake={() => putAccent(item.content, size)}
-              onRemove={() => void takeOffShelf(item.id)}
             />
           ))}
           {ACCENTS.map(({ id, piece }) => (

@@ -6,6 +6,7 @@ import {
   cueFault,
   cueStrokes,
   cutCues,
+  leadersIn,
   strokeById,
   strokesOf,
   updateStrokes,
@@ -27,7 +28,12 @@ export function CueGroup({ strokes }: { strokes: readonly Stroke[] }) {
   const [first] = cues;
   const together = first && cues.every((cue) => cue?.to === first.to) ? first : null;
   const leader = together && strokeById(piece, together.to);
-  const chosen = others.some((stroke) => stroke.id === to) ? to : (others.at(0)?.id ?? null);
+  // Whole words and groups lead by the stroke of theirs that comes nearest.
+  const words = piece.groups.flatMap(({ id, name }) =>
+    leadersIn(piece, ids, id).length > 0 ? [{ id, name: `${name} (nearest stroke)` }] : [],
+  );
+  const leaders = [...words, ...others];
+  const chosen = leaders.some(({ id }) => id === to) ? to : (others.at(0)?.id ?? null);
   return (
     <>
       {together && (
@@ -67,16 +73,19 @@ export function CueGroup({ strokes }: { strokes: readonly Stroke[] }) {
       )}
       <Row>
         <Grow>
-          <Select label="Stroke to wait for" value={chosen} choices={others} onChange={setTo} />
+          <Select label="Stroke or group to wait for" value={chosen} choices={leaders} onChange={setTo} />
         </Grow>
         <Button
           isDisabled={chosen === null}
           onPress={() => {
             const free = changeable();
             if (!chosen || free.length === 0) return;
-            const fault = cueFault(piece, free, chosen);
+            const pairs = words.some(({ id }) => id === chosen)
+              ? leadersIn(piece, free, chosen)
+              : free.map((id) => ({ id, to: chosen }));
+            const fault = pairs.map((pair) => cueFault(piece, [pair.id], pair.to)).find(Boolean);
             if (fault) notify(fault);
-            else edit((p) => cueStrokes(p, free, chosen));
+            else edit((p) => pairs.reduce((made, pair) => cueStrokes(made, [pair.id], pair.to), p));
           }}
         >
           Cue to it
