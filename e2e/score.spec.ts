@@ -221,9 +221,9 @@ test('lanes by arrows: into a lane, from key to key and lane to lane, moved, sho
   const desk = await openNew(page, three('By arrows'));
   const here = page.locator(':focus');
   await desk.lane(0).focus();
-  await page.keyboard.press('End');
+  await page.keyboard.press('Control+End');
   await expect(desk.lane(2)).toBeFocused();
-  await page.keyboard.press('Home');
+  await page.keyboard.press('Control+Home');
   await page.keyboard.press('ArrowRight');
   // The key nearest to the playhead, by stroke, part, frame and value.
   await expect(here).toHaveAccessibleName('Curve, head key 1 of 2');

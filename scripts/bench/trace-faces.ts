@@ -26,9 +26,8 @@ export function faceFile(id: string, weight?: number): string {
 /** A word's outlines in a shipped face, set at a size in pixels. */
 export async function outlinesOf(id: string, text: string, size: number): Promise<PathCommand[][]> {
   const shaper = await loadFace(readFileSync(faceFile(id)));
-  const set = setText(
-    { text, face: { id, weight: 400 }, size, tracking: 0, leading: 1.2, align: 'left' },
-    shaper,
-  );
-  return letterOutlines({ set, x: 0, y: 0 });
+  const setting = {
+    ...{ text, face: { id, weight: 400 }, size, tracking: 0, leading: 1.2, align: 'left' as const },
+  };
+  return letterOutlines({ setting, set: setText(setting, shaper), x: 0, y: 0 });
 }

@@ -54,6 +54,23 @@ export const LETTERING = {
     body: settingSchema,
     answer: z.strictObject({
       features: z.array(z.strictObject({ tag: z.string(), name: z.string(), on: z.boolean() })),
+      /** Its axes of variation, besides that of weight. */
+      axes: z.array(
+        z.strictObject({
+          tag: z.string(),
+          name: z.string(),
+          min: z.number(),
+          max: z.number(),
+          initial: z.number(),
+        }),
+      ),
+    }),
+  }),
+  /** The forms that its face has for one letter of a text, by where that begins. */
+  forms: endpoint('POST', '/api/lettering/forms', {
+    body: z.strictObject({ setting: settingSchema, at: z.number().int().min(0).max(LIMITS.textLength) }),
+    answer: z.strictObject({
+      forms: z.array(z.strictObject({ tag: z.string(), value: z.number().int(), name: z.string() })),
     }),
   }),
   /** Writes a text in a single-line face. */

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { number } from '../properties';
 import { dataSchema } from './art-schema';
+import { featuresSchema, lettersSchema } from './letter-schema';
 import { isWholeText } from './names';
 import { LIMITS } from './limits';
 
@@ -8,6 +9,8 @@ import { LIMITS } from './limits';
 const faceSchema = z.strictObject({
   id: z.string().regex(/^[a-z0-9-]{1,60}$|^own:[0-9a-f]{64}$/, 'must name a face'),
   weight: z.number().min(1).max(1000),
+  /** Places on the other axes of a variable face, by their tags. */
+  axes: z.record(z.string().regex(/^[a-zA-Z0-9]{4}$/), z.number().min(-1e5).max(1e5)).exactOptional(),
 });
 
 /** How lettering is to be set. Lengths in piece pixels. */
@@ -25,7 +28,8 @@ export const settingSchema = z.strictObject({
   leading: number({ name: 'Leading', unit: 'share', min: 0.1, max: 10, step: 0.05, initial: 1.2 }),
   align: z.enum(['left', 'centre', 'right']),
   /** OpenType features by their registered tags: 0 off, 1 on, more for one of several alternates. */
-  features: z.record(z.string().regex(/^[a-zA-Z0-9]{4}$/), z.number().int().min(0).max(99)).exactOptional(),
+  features: featuresSchema(),
+  letters: lettersSchema.exactOptional(),
   /** What is done with lines wider than a width, px: the whole text set smaller, or broken between words. */
   fit: z
     .strictObject({

@@ -1,5 +1,5 @@
 import type { TextSetting } from '../document';
-import type { Shaper, ShapedGlyph } from './layout';
+import type { FeatureRange, Shaper, ShapedGlyph } from './layout';
 
 /**
  * Features that people choose, by their registered tags and names (OpenType Layout tag registry, Microsoft typography
@@ -52,6 +52,55 @@ export interface TextFeature {
   /** Whether it is on as the text is set. */
   readonly on: boolean;
 }
+
+/** The most alternates of one letter that are looked for in a feature. */
+const MOST_ALTERNATES = 8;
+
+/** Another form of a letter: the feature that gives it, and which of its alternates. */
+export interface LetterForm {
+  readonly tag: string;
+  readonly value: number;
+  readonly name: string;
+}
+
+/** The forms of its own that the face has for the letter at a place of a text, as the text is set. */
+export function formsFor(
+  setting: TextSetting,
+  at: number,
+  shaper: Shaper & { readonly features: readonly { readonly tag: string; readonly name?: string }[] },
+): LetterForm[] {
+  const start = setting.text.lastIndexOf('\n', at - 1) + 1;
+  const line = setting.text.slice(start).split('\n')[0]!;
+  const from = at - start;
+  const letter = line.codePointAt(from);
+  if (letter === undefined) return [];
+  const end = from + String.fromCodePoint(letter).length;
+  const shaped = (ranges: readonly FeatureRange[]): string =>
+    signature(
+      shaper.shape(line, {
+        ligatures: setting.tracking === 0,
+        ...(setting.features && { features: setting.features }),
+        ranges,
+      }),
+    );
+  const seen = new Set([shaped([])]);
+  return shaper.features.flatMap(({ tag, name: own }): LetterForm[] => {
+    const name = nameOf(tag, own);
+    if (name === null || NOT_FORMS.includes(tag)) return [];
+    const found: LetterForm[] = [];
+    // An alternate that there is none of is the letter as it was.
+    for (let value = isFeatureOn(setting, tag) ? 0 : 1; value <= MOST_ALTERNATES; value++) {
+      const now = shaped([{ tag, value, start: from, end }]);
+      if (seen.has(now)) break;
+      seen.add(now);
+      found.push({ tag, value, name: value === 0 ? `without ${name.toLowerCase()}` : name });
+    }
+    return found.length > 1 ? found.map((form, i) => ({ ...form, name: `${form.name} ${i + 1}` })) : found;
+  });
+}
+
+/** Features that space letters and give none another form. */
+const NOT_FORMS: readonly string[] = ['kern', 'cpsp'];
 
 const signature = (shaped: readonly ShapedGlyph[]): string =>
   shaped.map((g) => `${g.glyph} ${g.dx} ${g.dy} ${g.advance}`).join();

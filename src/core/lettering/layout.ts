@@ -12,12 +12,28 @@ export interface ShapedGlyph {
   readonly advance: number;
 }
 
+/** An OpenType feature for some of a line: from a place in it up to another. */
+export interface FeatureRange {
+  readonly tag: string;
+  readonly value: number;
+  readonly start: number;
+  readonly end: number;
+}
+
+export interface ShapeOptions {
+  readonly ligatures: boolean;
+  /** Features of the whole line. */
+  readonly features?: TextSetting['features'];
+  /** Those of single letters, which have the last word. */
+  readonly ranges?: readonly FeatureRange[];
+}
+
 /** What sets letters: a face with its rules of kerning, ligatures, joins and direction. Heights count upward. */
 export interface Shaper {
   /** Units to the em. */
   readonly unitsPerEm: number;
   /** Shapes one line, in visual order from left to right. */
-  shape(line: string, options: { ligatures: boolean; features?: TextSetting['features'] }): ShapedGlyph[];
+  shape(line: string, options: ShapeOptions): ShapedGlyph[];
   /** Path data of a glyph's outline in units of the face, y downward. */
   outline(glyph: number): string;
 }
@@ -45,22 +61,60 @@ interface Pen {
   readonly tracking: number;
   /** OpenType features that are switched on or off. */
   readonly features: TextSetting['features'];
+  /** Letters that are set unlike the others. */
+  readonly letters: NonNullable<TextSetting['letters']>;
 }
 
+const penOf = ({ features, letters = [], tracking }: TextSetting, shaper: Shaper, size: number): Pen => ({
+  shaper,
+  scale: size / shaper.unitsPerEm,
+  tracking: (tracking / 1000) * size,
+  features,
+  letters,
+});
+
+/** The features of letters of their own in a line that begins at a place of the text. */
+const rangesIn = ({ letters }: Pen, { text, start }: Line): FeatureRange[] =>
+  letters.flatMap(({ at, features }) => {
+    const from = at - start;
+    if (!features || from < 0 || from >= text.length) return [];
+    const end = from + String.fromCodePoint(text.codePointAt(from)!).length;
+    return Object.entries(features).map(([tag, value]) => ({ tag, value, start: from, end }));
+  });
+
 /** Ligatures give way to tracking, as CSS Text 3, 8.2 has it. */
-const shapeLine = ({ shaper, tracking, features }: Pen, text: string): ShapedGlyph[] =>
-  shaper.shape(text, { ligatures: tracking === 0, ...(features && { features }) });
+function shapeLine(pen: Pen, line: Line): ShapedGlyph[] {
+  const { shaper, tracking, features } = pen;
+  const ranges = rangesIn(pen, line);
+  return shaper.shape(line.text, {
+    ligatures: tracking === 0,
+    ...(features && { features }),
+    ...(ranges.length > 0 && { ranges }),
+  });
+}
 
 /** Space stands between letters, not within one nor after the last. */
 const hasSpace = (shaped: readonly ShapedGlyph[], i: number): boolean =>
   shaped[i + 1] !== undefined && shaped[i + 1]!.cluster !== shaped[i]!.cluster;
 
+/** The space after a glyph of a line, px: that of all letters and its own kerning. */
+function spaceAfter(
+  { tracking, letters, scale, shaper }: Pen,
+  shaped: readonly ShapedGlyph[],
+  i: number,
+  start: number,
+): number {
+  if (!hasSpace(shaped, i)) return 0;
+  const kern = letters.find(({ at }) => at === start + shaped[i]!.cluster)?.kern ?? 0;
+  return tracking + (kern / 1000) * scale * shaper.unitsPerEm;
+}
+
 /** How long a line is, px; letters that the face lacks take no room. */
-function lineWidth(pen: Pen, text: string): number {
-  const shaped = shapeLine(pen, text);
+function lineWidth(pen: Pen, line: Line): number {
+  const shaped = shapeLine(pen, line);
   return shaped.reduce(
     (sum, g, i) =>
-      g.glyph === 0 ? sum : sum + g.advance * pen.scale + (hasSpace(shaped, i) ? pen.tracking : 0),
+      g.glyph === 0 ? sum : sum + g.advance * pen.scale + spaceAfter(pen, shaped, i, line.start),
     0,
   );
 }
@@ -73,7 +127,8 @@ function brokenLines(pen: Pen, lines: readonly Line[], width: number): Line[] {
     const out: { from: number; to: number }[] = [];
     for (const { at, end } of words) {
       const last = out.at(-1);
-      if (last && lineWidth(pen, text.slice(last.from, end)) <= width) last.to = end;
+      const tried = last && { text: text.slice(last.from, end), start: start + last.from };
+      if (tried && lineWidth(pen, tried) <= width) last.to = end;
       else out.push({ from: at, to: end });
     }
     return out.map(({ from, to }) => ({ text: text.slice(from, to), start: start + from }));
@@ -85,16 +140,10 @@ function fitted(setting: TextSetting, shaper: Shaper): { lines: Line[]; size: nu
   const lines = linesOf(setting.text);
   const { size, fit } = setting;
   if (!fit) return { lines, size, over: false };
-  const penOf = (at: number): Pen => ({
-    shaper,
-    scale: at / shaper.unitsPerEm,
-    tracking: (setting.tracking / 1000) * at,
-    features: setting.features,
-  });
-  const widest = (of: readonly Line[]): number =>
-    Math.max(0, ...of.map((line) => lineWidth(penOf(size), line.text)));
+  const pen = penOf(setting, shaper, size);
+  const widest = (of: readonly Line[]): number => Math.max(0, ...of.map((line) => lineWidth(pen, line)));
   if (fit.how === 'break') {
-    const broken = brokenLines(penOf(size), lines, fit.width);
+    const broken = brokenLines(pen, lines, fit.width);
     return { lines: broken, size, over: widest(broken) > fit.width + 0.5 };
   }
   // Everything in a line grows with the size, so one division is exact.
@@ -135,20 +184,16 @@ function capitalsOf({ shaper, scale }: Pen): number | undefined {
  */
 export function setText(setting: TextSetting, shaper: Shaper): SetText {
   const { lines, size, over } = fitted(setting, shaper);
-  const pen: Pen = {
-    shaper,
-    scale: size / shaper.unitsPerEm,
-    tracking: (setting.tracking / 1000) * size,
-    features: setting.features,
-  };
-  const { scale, tracking } = pen;
+  const pen = penOf(setting, shaper, size);
+  const { scale } = pen;
   const outlines: Record<string, string> = {};
   const glyphs: { outline: string; x: number; y: number; cluster: number }[] = [];
   const missing = new Set<string>();
   const sign = setting.text.indexOf(COUNT_SIGN);
   const number: { x: number; y: number; width: number }[] = [];
-  lines.forEach(({ text, start }, row) => {
-    const shaped = shapeLine(pen, text);
+  lines.forEach((line, row) => {
+    const { text, start } = line;
+    const shaped = shapeLine(pen, line);
     const y = row * setting.leading * size;
     const placed: { glyph: number; x: number; y: number; cluster: number; width: number }[] = [];
     let at = 0;
@@ -159,7 +204,7 @@ export function setText(setting: TextSetting, shaper: Shaper): SetText {
         return;
       }
       const x = at + g.dx * scale;
-      at += g.advance * scale + (hasSpace(shaped, i) ? tracking : 0);
+      at += g.advance * scale + spaceAfter(pen, shaped, i, start);
       placed.push({ glyph: g.glyph, x, y: y - g.dy * scale, cluster: start + g.cluster, width: at - x });
     });
     const shift = setting.align === 'left' ? 0 : setting.align === 'right' ? -at : -at / 2;

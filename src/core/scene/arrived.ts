@@ -1,5 +1,13 @@
 import type { DrawItem, FillItem } from '../draw';
-import { delaysOf, kindOf, textParts, type Arrival, type Lettering, type Piece } from '../document';
+import {
+  delaysOf,
+  glyphsByColour,
+  kindOf,
+  textParts,
+  type Arrival,
+  type Lettering,
+  type Piece,
+} from '../document';
 import {
   commandsBounds,
   compose,
@@ -91,19 +99,14 @@ function spacing({ lettering, order }: TextLine, glyph: number, tracking: number
   return (order.indexOf(glyph) - from) * (tracking / 1000) * size;
 }
 
-/** Some letters of a line, so far there, that come from a side; null where nothing of them is seen. */
-function partItem(
-  line: TextLine,
-  glyphs: readonly number[],
-  side: Side | null,
-  shown: number,
-): FillItem | null {
+/** Some letters of a line, so far there, that come from a side; nothing where none of them is seen. */
+function partItem(line: TextLine, glyphs: readonly number[], side: Side | null, shown: number): FillItem[] {
   const { lettering, arrival, outlines } = line;
   const box = boxOf(outlines, glyphs);
   const opacity = lettering.opacity * (arrival.fade ? Math.min(1, Math.max(0, shown)) : 1);
   const grown = Math.max(0, arrival.scale + (1 - arrival.scale) * shown);
   const hidden = side !== null && !arrival.open && shown <= 0;
-  if (!box || hidden || opacity <= 0 || grown <= 0) return null;
+  if (!box || hidden || opacity <= 0 || grown <= 0) return [];
   // Up and down a whole line goes as far, so that its letters keep on one height.
   const upright = side === 'below' || side === 'above';
   const edge = side ? edgeOf(side, line.box, line.along, arrival.margin) : 0;
@@ -111,11 +114,14 @@ function partItem(
   const [cx, cy] = [(box.left + box.right) / 2, (line.box.top + line.box.bottom) / 2];
   const size = compose(translation(cx, cy), compose(scaling(grown), translation(-cx, -cy)));
   const moved = compose(translation(away.x * (1 - shown), away.y * (1 - shown)), size);
-  const path = glyphs.flatMap((glyph) => {
+  const pathOf = (glyph: number): PathCommand[] => {
     const apart = arrival.tracking === 0 ? 0 : spacing(line, glyph, arrival.tracking * (1 - shown));
     return transformCommands(outlines[glyph]!, compose(moved, translation(apart, 0)));
+  };
+  return glyphsByColour(lettering, glyphs).flatMap(({ colour, glyphs: own }): FillItem[] => {
+    const path = own.flatMap(pathOf);
+    return path.length > 0 ? [{ kind: 'fill', path, colour, opacity }] : [];
   });
-  return path.length > 0 ? { kind: 'fill', path, colour: lettering.colour, opacity } : null;
 }
 
 /**
@@ -152,7 +158,7 @@ export function arrivedItems(
     return [false, true].flatMap((leaving): DrawItem[] => {
       const side = arrival.from && leaving ? OPPOSITE[arrival.from] : arrival.from;
       const items = own.flatMap((part) =>
-        part.leaving === leaving ? (partItem(line, part.glyphs, side, part.shown) ?? []) : [],
+        part.leaving === leaving ? partItem(line, part.glyphs, side, part.shown) : [],
       );
       if (items.length === 0 || side === null || arrival.open) return items;
       const seen = seenBeyond(side, edgeOf(side, box, along, arrival.margin));

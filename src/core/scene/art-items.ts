@@ -1,5 +1,7 @@
 import { type DrawItem, type FillItem, type StrokeItem, itemBounds } from '../draw';
 import {
+  colourOfGlyph,
+  glyphsByColour,
   letterOutlines,
   type Art,
   type ArtGroup,
@@ -168,16 +170,20 @@ const drawShapes = ({ shapes, groups = [], transform, opacity }: Art): (readonly
 
 /** Letters as they stand, one fill each. */
 const drawLetters = (lettering: Lettering): DrawItem[][] =>
-  letterOutlines(lettering).map((path) =>
-    path.length > 0 ? [{ kind: 'fill', path, colour: lettering.colour, opacity: lettering.opacity }] : [],
+  letterOutlines(lettering).map((path, i) =>
+    path.length > 0
+      ? [{ kind: 'fill', path, colour: colourOfGlyph(lettering, i), opacity: lettering.opacity }]
+      : [],
   );
 
-/** All letters as one fill, so that none shows through another where they meet. */
-function drawLettering(lettering: Lettering): DrawItem[] {
-  const path = letterOutlines(lettering).flat();
-  return path.length > 0
-    ? [{ kind: 'fill', path, colour: lettering.colour, opacity: lettering.opacity }]
-    : [];
+/** All letters of a colour as one fill, so that none shows through another where they meet. */
+function drawLettering(lettering: Lettering): readonly DrawItem[] {
+  const outlines = letterOutlines(lettering);
+  const fills = glyphsByColour(lettering, outlines.keys()).flatMap(({ colour, glyphs }): DrawItem[] => {
+    const path = glyphs.flatMap((i) => outlines[i]!);
+    return path.length > 0 ? [{ kind: 'fill', path, colour, opacity: 1 }] : [];
+  });
+  return asOne(fills, lettering.opacity);
 }
 
 const still = new WeakMap<Layer, readonly DrawItem[]>();

@@ -1,4 +1,5 @@
 import {
+  glyphMatrices,
   isCorrected,
   markOf,
   onSpan,
@@ -10,7 +11,7 @@ import {
   type Piece,
   type Stroke,
 } from '../document';
-import { compose, measurePath, scaling, transformPath, translation } from '../geometry';
+import { compose, IDENTITY, inverse, measurePath, transformPath } from '../geometry';
 import { ownersIn } from '../scene';
 
 /** Which letters of a text are still there in another: pairs of places, as many as can be in order. */
@@ -52,7 +53,7 @@ export function withLettersMoved(piece: Piece, before: Lettering, now: Lettering
   const strokes = strokesOf(piece).filter((stroke) => stroke.traced?.from === now.id);
   const owners = ownersIn(before, strokes);
   const to = new Map(lettersKept(lettersOf(before), lettersOf(now)));
-  const k = before.set.scale > 0 ? now.set.scale / before.set.scale : 1;
+  const [was, is] = [glyphMatrices(before), glyphMatrices(now)];
   return strokes.reduce((result, stroke, i) => {
     const letter = owners.findIndex((of, glyph) => of.includes(i) && to.has(glyph));
     // Corrections of a letter that is gone are corrections of nothing.
@@ -61,11 +62,9 @@ export function withLettersMoved(piece: Piece, before: Lettering, now: Lettering
         const { from, mark } = uncorrected(s).traced!;
         return { ...s, traced: { from, mark } };
       });
-    const [was, is] = [before.set.glyphs[letter]!, now.set.glyphs[to.get(letter)!]!];
-    const move = compose(
-      translation(now.x + is.x, now.y + is.y),
-      compose(scaling(k), translation(-(before.x + was.x), -(before.y + was.y))),
-    );
+    // From where the letter stood to where it stands now, turned and scaled as it is.
+    const back = inverse(was[letter]!);
+    const move = back ? compose(is[to.get(letter)!]!, back) : IDENTITY;
     return updateStrokes(result, [stroke.id], (s) => {
       const path = transformPath(s.path, move);
       const known = s.traced!.glyph !== undefined && { glyph: to.get(letter)! };

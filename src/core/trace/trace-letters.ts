@@ -1,5 +1,5 @@
 import { formsOf, matchForms, type Form, type LetterLine } from '../ductus';
-import type { Lettering } from '../document';
+import { glyphMatrices, type Lettering } from '../document';
 import {
   measurePath,
   nearestPlace,
@@ -139,12 +139,14 @@ export function traceLetters(
   const scale = traceScale(whole);
   const parts = partItems(shown);
   const letters = lettersIn(layer);
+  const matrices = glyphMatrices(layer);
   const known = new Map<string, { strokes: TracedStroke[]; x: number; y: number }>();
   const traced: TracedStroke[][] = [];
   for (const [i, { text, glyph }] of letters.entries()) {
     if (!progress(i / letters.length)) return null;
-    const { outline, x, y } = layer.set.glyphs[glyph]!;
-    const key = `${outline} ${text}`;
+    const { outline } = layer.set.glyphs[glyph]!;
+    const [a, b, c, d, x, y] = matrices[glyph]!;
+    const key = [outline, text, a, b, c, d].join(' ');
     const same = known.get(key);
     if (same) {
       const move: Matrix = translation(x - same.x, y - same.y);

@@ -1,6 +1,9 @@
-import { widestOf, type Layer, type Piece } from '@/core/document';
+import { letterOutlines, widestOf, worldOf, type Layer, type Lettering, type Piece } from '@/core/document';
 import {
+  applyMatrix,
+  commandsBounds,
   distance,
+  inverse,
   nearestPlace,
   norm,
   pathBounds,
@@ -53,6 +56,24 @@ export function pointAt(path: Path, at: Point, view: View): number | null {
 export function placeOn(path: Path, at: Point, view: View): PathPlace | null {
   const found = nearestPlace(path, toPiece(view, at));
   return found && found.distance * view.zoom <= REACH ? found : null;
+}
+
+/** Of a text, where the letter begins whose box is under the pointer; null where none is. */
+export function letterAt(
+  piece: Piece,
+  lettering: Lettering,
+  at: Point,
+  view: View,
+  frame: number,
+): number | null {
+  const back = inverse(worldOf(piece, lettering, frame));
+  if (!back) return null;
+  const p = applyMatrix(back, toPiece(view, at));
+  const found = letterOutlines(lettering).findIndex((outline) => {
+    const box = commandsBounds(outline);
+    return box && p.x >= box.left && p.x <= box.right && p.y >= box.top && p.y <= box.bottom;
+  });
+  return lettering.set.glyphs[found]?.cluster ?? null;
 }
 
 /** The topmost visible layer under the pointer: a stroke by its ink or within reach of its path, art by its frame. */

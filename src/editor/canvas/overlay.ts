@@ -3,6 +3,7 @@ import { useProof } from '../proof';
 import {
   looseEndsOf,
   useLooseEnds,
+  useLettersInHand,
   useMaskInHand,
   useTools,
   type EditorState,
@@ -77,7 +78,10 @@ export const OVERLAYS: readonly Overlay[] = [
     },
     hears: [useCovering],
   },
-  { paint: ({ context, view, state }) => drawGrips(context, view, gripsOf(state)), hears: [useMaskInHand] },
+  {
+    paint: ({ context, view, state }) => drawGrips(context, view, gripsOf(state)),
+    hears: [useMaskInHand, useLettersInHand],
+  },
   {
     paint({ context, view }) {
       const { open, findings, chosen } = useProof.getState();

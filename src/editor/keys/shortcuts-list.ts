@@ -17,6 +17,8 @@ import {
   edit,
   groupSelected,
   ungroupSelected,
+  letLettersGo,
+  lettersInHand,
   makeCorner,
   makeSmooth,
   mirrorSelectedKeys,
@@ -89,6 +91,7 @@ const escape = (): void => {
   else if (useTracing.getState().run) leaveTrace();
   else if (drawing) finishDrawing();
   else if (now !== 'select') useEditor.setState({ tool: 'select' });
+  else if (lettersInHand(get())) letLettersGo();
   else if (selection.keys.length > 0 || selection.points.length > 0) select({ layers: selection.layers });
   else select({});
 };
@@ -223,7 +226,11 @@ export const SHORTCUTS: readonly Shortcut[] = [
     name: 'On a point: corner to smooth and back; pen: take out',
   },
   { group: 'Strokes and points', keys: 'Alt drag a layer', name: 'Drag a copy away' },
-  { group: 'Strokes and points', keys: 'Double click', name: 'On the path: put a point there' },
+  {
+    group: 'Strokes and points',
+    keys: 'Double click',
+    name: 'On the path: put a point there; on a text: take a letter',
+  },
   { group: 'Time', keys: 'Space', name: 'Play or stop', run: togglePlay },
   { group: 'Time', keys: ',', name: 'One frame back', run: () => showFrame(get().frame - 1) },
   { group: 'Time', keys: '.', name: 'One frame on', run: () => showFrame(get().frame + 1) },

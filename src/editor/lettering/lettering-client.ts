@@ -2,14 +2,17 @@ import {
   nameOfText,
   newLettering,
   addLayers,
-  changed,
+  changeSetting as withPart,
   type Change,
   DEFAULT_INK,
   movedLayer,
   newStroke,
   scaledLayer,
+  sameValue,
+  setLetters,
   setText,
   type Lettering,
+  type LetterSetting,
   type Piece,
   type SetText,
   type TextSetting,
@@ -22,7 +25,7 @@ import { layerBounds } from '@/core/scene';
 import { notify } from '@/ui';
 import { startJob, type Job } from '../jobs';
 import { call } from '../saving';
-import { edit, newId, select, showFrame, useEditor } from '../state';
+import { edit, editFromBase, newId, select, showFrame, useEditor } from '../state';
 
 const letteringNow = (id: string): Lettering | undefined =>
   lettersOf(useEditor.getState().piece).find((text) => text.id === id);
@@ -39,7 +42,7 @@ export async function changeSetting(id: string, part: Change<TextSetting>, merge
   if (!lettering) return;
   const before = asked.get(id);
   before?.job.abort();
-  const setting = changed<TextSetting>(before?.setting ?? lettering.setting, part);
+  const setting = withPart(before?.setting ?? lettering.setting, part);
   const job = startJob(() => call(LETTERING.set, { body: setting }));
   asked.set(id, { job, setting });
   const end = await job.settled;
@@ -48,6 +51,33 @@ export async function changeSetting(id: string, part: Change<TextSetting>, merge
   // Where it writes itself its strokes follow: see `watchTexts`.
   if (end.status === 'done')
     edit((piece) => setText(piece, id, setting, end.value), `lettering ${id} ${merge}`);
+}
+
+/**
+ * Sets some letters of a text unlike the others. Where they are moved, turned, scaled or coloured the shapes they have stay, so
+ * that it is seen at once; another form or kerning is shaped by the server.
+ */
+export function changeLetters(
+  id: string,
+  places: readonly number[],
+  part: (letter: LetterSetting) => Change<LetterSetting>,
+  merge: string,
+): void {
+  const lettering = letteringNow(id);
+  if (!lettering) return;
+  const setting = setLetters(asked.get(id)?.setting ?? lettering.setting, places, part);
+  const shapes = (of: TextSetting) =>
+    of.letters
+      ?.map(({ at, kern, features }) => [at, kern, features])
+      .filter(([, ...own]) => own.some(Boolean));
+  if (asked.has(id) || !sameValue(shapes(setting) ?? [], shapes(lettering.setting) ?? []))
+    void changeSetting(id, { letters: setting.letters }, merge);
+  else {
+    const change = (piece: Piece) => setText(piece, id, setting, lettering.set);
+    // A drag is one step by itself.
+    if (useEditor.getState().base) editFromBase(change);
+    else edit(change, `lettering ${id} ${merge}`);
+  }
 }
 
 /** The lettering as large as fills most of the piece, in its middle. */

@@ -1,10 +1,7 @@
 'use client';
-import { useQuery } from '@tanstack/react-query';
-import { LETTERING } from '@/contract';
 import { changed, type Lettering, type TextSetting } from '@/core/document';
 import { Check, Fold, Hint } from '@/ui';
-import { changeSetting, TextSample } from '../lettering';
-import { call } from '../saving';
+import { changeSetting, TextSample, useTypeFacts } from '../lettering';
 
 type Features = NonNullable<TextSetting['features']>;
 
@@ -17,13 +14,7 @@ function switched(features: Features | undefined, tag: string, on: boolean): Fea
 
 /** The OpenType features of the face that make a difference to the text, each seen on the text itself. */
 export function FeaturesFold({ lettering: { id, setting } }: { lettering: Lettering }) {
-  const { data } = useQuery({
-    queryKey: ['features', setting],
-    queryFn: () => call(LETTERING.features, { body: setting }),
-    staleTime: Infinity,
-    placeholderData: (before) => before,
-  });
-  const features = data?.features ?? [];
+  const { features } = useTypeFacts(setting);
   return (
     <Fold title="OpenType features" {...(features.length > 0 && { fact: String(features.length) })}>
       {features.map(({ tag, name, on }) => {

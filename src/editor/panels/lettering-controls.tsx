@@ -14,6 +14,7 @@ import {
   Check,
   NumberField,
   pixels,
+  plain,
   Segmented,
   Select,
   TextArea,
@@ -23,8 +24,9 @@ import {
   Pair,
   Warning,
 } from '@/ui';
-import { changeSetting, FacePicker, nearestWeight, useFaces } from '../lettering';
+import { changeSetting, FacePicker, nearestWeight, useFaces, useTypeFacts } from '../lettering';
 import { edit, useCalm } from '../state';
+import { LettersFold } from './letters-fold';
 import { FeaturesFold } from './features-fold';
 import { OwnersOf, PartField, ValueField } from '../properties';
 
@@ -145,6 +147,7 @@ export function LetteringControls({ lettering }: { lettering: Lettering }) {
   const faces = useFaces();
   const { id, setting, set } = lettering;
   const face = faces?.faces.find((f) => f.id === setting.face.id);
+  const { axes } = useTypeFacts(setting);
   return (
     <>
       <Group title="Text">
@@ -189,6 +192,24 @@ export function LetteringControls({ lettering }: { lettering: Lettering }) {
             {...whole}
           />
         )}
+        {axes.map(({ tag, name, min, max, initial }) => (
+          <NumberField
+            key={tag}
+            label={name}
+            value={setting.face.axes?.[tag] ?? initial}
+            min={min}
+            max={max}
+            step={(max - min) / 100}
+            onChange={(place) =>
+              void changeSetting(
+                id,
+                { face: { ...setting.face, axes: { ...setting.face.axes, [tag]: place } } },
+                `axis ${tag}`,
+              )
+            }
+            {...plain}
+          />
+        ))}
         <SettingField lettering={lettering} part="size" />
         <SettingField lettering={lettering} part="tracking" />
         <SettingField lettering={lettering} part="leading" />
@@ -199,6 +220,7 @@ export function LetteringControls({ lettering }: { lettering: Lettering }) {
           onChange={(align) => void changeSetting(id, { align }, 'align')}
         />
       </Group>
+      <LettersFold lettering={lettering} />
       <FeaturesFold lettering={lettering} />
       <FitControls lettering={lettering} />
       <CountControls lettering={lettering} />

@@ -13,7 +13,7 @@ import { type KeyRef } from '@/core/document';
 import { FoldVertical, UnfoldVertical } from 'lucide-react';
 import { Button, IconButton, openContextMenu } from '@/ui';
 import { selectForMenu, selectionEntries } from '../menus';
-import { selectedStrokes, useEditor } from '../state';
+import { select, selectedStrokes, useEditor } from '../state';
 import { CueThreads } from './cue-threads';
 import { DragWords } from './drag-words';
 import { enterLane } from './key-travel';
@@ -178,9 +178,9 @@ export function Score() {
     else if (event.key === 'ArrowLeft' && turn && isOpen(row)) turn(false);
     // Selected keys are moved by arrows, here as on the canvas.
     else if (event.key === 'ArrowRight' && selection.keys.length === 0) enterLane(event.currentTarget);
-    else if (event.key === 'Home' || event.key === 'End') {
+    else if ((event.key === 'Home' || event.key === 'End') && (event.ctrlKey || event.metaKey)) {
       const to = event.key === 'Home' ? 0 : rows.length - 1;
-      choose(to, event);
+      select({ layers: layersOfRow(rows[to]!) });
       focusRow(to);
     } else if (event.key === ' ' || event.key === 'Enter') choose(index, event);
     else if (event.key === 'F2' && row.kind !== 'part') setRenaming(row.key);

@@ -4,6 +4,7 @@ export * from './document-drag';
 export * from './new-ink';
 export * from './tool-settings';
 export * from './held';
+export * from './letters-in-hand';
 export * from './loose-ends';
 export * from './colour-pick';
 export * from './spread-settings';

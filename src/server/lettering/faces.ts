@@ -3,13 +3,13 @@ import { cutName } from '@/core/document';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { SetText, TextSetting } from '@/core/document';
-import { featuresFor, setText, type TextFeature } from '@/core/lettering';
+import { featuresFor, formsFor, setText, type LetterForm, type TextFeature } from '@/core/lettering';
 import { readAsset, storeBytes } from '../assets';
 import { models } from '../database';
 import { HttpError } from '../http';
 import { readFontFile } from './font-file';
-import { loadFace, type LoadedFace } from './harfbuzz';
-import { SHIPPED_FACES, type ShippedFace } from './shipped-faces';
+import { loadFace, type FaceAxis, type LoadedFace } from './harfbuzz';
+import { SHIPPED_FACES, VARIABLE_FACES, type ShippedFace } from './shipped-faces';
 
 export const FONT_BYTES = 30 * 1024 * 1024;
 
@@ -30,6 +30,9 @@ export async function listFaces(projectId: string): Promise<FaceSummary[]> {
       kind,
       sample,
       weights: Object.keys(weights).map(Number),
+    })),
+    ...VARIABLE_FACES.map(({ id, name, kind, sample, weights }): FaceSummary => ({
+      ...{ id, name, kind, sample, weights },
     })),
   ];
 }
@@ -67,6 +70,10 @@ export async function removeFace(projectId: string, hash: string): Promise<void>
   }
 }
 
+/** A file of a package. Not resolved as a module: index files of fonts ask for them in a way only a bundler understands. */
+const packaged = (file: string): Promise<Buffer> =>
+  readFile(join(/* turbopackIgnore: true */ process.cwd(), 'node_modules', file));
+
 /** The file of a shipped face at the weight nearest to the one asked for. */
 async function shippedFile(face: ShippedFace, weight: number): Promise<Buffer> {
   const nearest = Object.keys(face.weights)
@@ -74,21 +81,18 @@ async function shippedFile(face: ShippedFace, weight: number): Promise<Buffer> {
     .reduce((a, b) => (Math.abs(b - weight) < Math.abs(a - weight) ? b : a));
   const folder = face.weights[nearest]!;
   const file = `${face.name.replaceAll(' ', '')}_${folder}.ttf`;
-  // Not resolved as a module: the packages' index files ask for the fonts in a way only a bundler understands.
-  return readFile(
-    join(/* turbopackIgnore: true */ process.cwd(), 'node_modules/@expo-google-fonts', face.id, folder, file),
-  );
+  return packaged(join('@expo-google-fonts', face.id, folder, file));
 }
 
 const loaded = new Map<string, Promise<LoadedFace>>();
 const KEPT = 24;
 
 /** A face ready to shape; the last few stay loaded. */
-export async function faceFor({ id, weight }: TextSetting['face']): Promise<LoadedFace> {
-  const key = `${id} ${weight}`;
+export async function faceFor({ id, weight, axes }: TextSetting['face']): Promise<LoadedFace> {
+  const key = `${id} ${weight} ${axes ? JSON.stringify(axes) : ''}`;
   let face = loaded.get(key);
   if (!face) {
-    face = load(id, weight);
+    face = load(id, weight, axes);
     face.catch(() => loaded.delete(key));
     if (loaded.size >= KEPT) loaded.delete(loaded.keys().next().value!);
     loaded.set(key, face);
@@ -96,9 +100,11 @@ export async function faceFor({ id, weight }: TextSetting['face']): Promise<Load
   return face;
 }
 
-async function load(id: string, weight: number): Promise<LoadedFace> {
+async function load(id: string, weight: number, axes: TextSetting['face']['axes']): Promise<LoadedFace> {
   const shipped = SHIPPED_FACES.find((face) => face.id === id);
   if (shipped) return loadFace(await shippedFile(shipped, weight), weight);
+  const variable = VARIABLE_FACES.find((face) => face.id === id);
+  if (variable) return loadFace(await readFontFile(await packaged(variable.file)), weight, axes);
   const asset = id.startsWith('own:') ? await readAsset(id.slice(4)) : null;
   if (!asset || !asset.mediaType.startsWith('font/')) {
     throw new HttpError(
@@ -106,12 +112,20 @@ async function load(id: string, weight: number): Promise<LoadedFace> {
       'This face is not here any more. The lettering keeps its shapes; choose another face to change it.',
     );
   }
-  return loadFace(await readFontFile(asset.bytes), weight);
+  return loadFace(await readFontFile(asset.bytes), weight, axes);
 }
 
 /** The features of its face that make a difference to a text. */
 export const featuresOfSetting = async (setting: TextSetting): Promise<TextFeature[]> =>
   featuresFor(setting, await faceFor(setting.face));
+
+/** The axes of its face, besides that of weight. */
+export const axesOfSetting = async ({ face }: TextSetting): Promise<readonly FaceAxis[]> =>
+  (await faceFor(face)).axes;
+
+/** The forms that its face has for the letter at a place of a text. */
+export const formsOfLetter = async (setting: TextSetting, at: number): Promise<LetterForm[]> =>
+  formsFor(setting, at, await faceFor(setting.face));
 
 /** Shapes and places a text. */
 export const setLettering = async (setting: TextSetting): Promise<SetText> =>

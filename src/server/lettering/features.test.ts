@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { parse } from 'opentype.js';
 import { settingSchema, type TextSetting } from '@/core/document';
-import { featuresOfSetting, setLettering } from './faces';
+import { axesOfSetting, featuresOfSetting, formsOfLetter, setLettering } from './faces';
+import { readFontFile } from './font-file';
 import { loadFace } from './harfbuzz';
 
 const setting = (text: string, more: Partial<TextSetting> = {}): TextSetting => ({
@@ -56,6 +57,50 @@ test('only what makes a difference to the text is offered, under its registered 
   });
   // What shaping does by itself is nobody's choice.
   for (const tag of ['mark', 'mkmk', 'ccmp', 'locl', 'rlig']) expect(words).not.toHaveProperty(tag);
+});
+
+test('another form is that letter’s alone, whichever of those that are offered', async () => {
+  const text = 'Quiet Queen';
+  const plain = await setLettering(setting(text));
+  const forms = await formsOfLetter(setting(text), 6);
+  expect(forms.map(({ tag }) => tag)).toContain('smcp' === forms[0]?.tag ? 'smcp' : forms[0]!.tag);
+  for (const { tag, value } of forms) {
+    const set = await setLettering(setting(text, { letters: [{ at: 6, features: { [tag]: value } }] }));
+    const changed = set.glyphs.flatMap(({ outline, cluster }) =>
+      plain.glyphs.find((glyph) => glyph.cluster === cluster)!.outline === outline ? [] : [cluster],
+    );
+    expect([tag, value, changed]).toEqual([tag, value, [6]]);
+  }
+  // A space has no form of its own.
+  expect(await formsOfLetter(setting(text), 5)).toEqual([]);
+});
+
+test('the axes of a variable face are those another reader finds in it, and change how it is set', async () => {
+  const FACE = { id: 'instrument-sans', weight: 400 };
+  const file =
+    'node_modules/@fontsource-variable/instrument-sans/files/instrument-sans-latin-standard-normal.woff2';
+  const bytes = await readFontFile(readFileSync(file));
+  const font = parse(
+    bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength) as ArrayBuffer,
+  );
+  const { axes: found } = (
+    font as unknown as {
+      tables: { fvar: { axes: { tag: string; minValue: number; maxValue: number; defaultValue: number }[] } };
+    }
+  ).tables.fvar;
+  const axes = await axesOfSetting(setting('Tide', { face: FACE }));
+  expect(axes.map(({ tag, min, max, initial }) => [tag, min, max, initial])).toEqual(
+    found
+      .filter(({ tag }) => tag !== 'wght')
+      .map(({ tag, minValue, maxValue, defaultValue }) => [tag, minValue, maxValue, defaultValue]),
+  );
+  const [{ tag, min, max }] = axes as [(typeof axes)[number]];
+  expect(tag).toBe('wdth');
+  const last = async (place: number) =>
+    (await setLettering(setting('Tides', { face: { ...FACE, axes: { wdth: place } } }))).glyphs.at(-1)!.x;
+  expect(await last(min)).toBeLessThan((await last(max)) * 0.9);
+  // Beyond its ends an axis stays at them.
+  expect(await last(max + 500)).toBe(await last(max));
 });
 
 test('tracking lets go of ligatures but for those that are asked for, as CSS Text 3 has it', async () => {

@@ -1,4 +1,4 @@
-import type { Shaper, ShapedGlyph } from '@/core/lettering';
+import type { FeatureRange, Shaper, ShapedGlyph } from '@/core/lettering';
 import { pathData, readPathData, transformCommands } from '@/core/geometry';
 import { runsOf } from './runs';
 
@@ -8,12 +8,43 @@ let loading: Promise<typeof HarfBuzz> | null = null;
 /** HarfBuzz, loaded once; it is WebAssembly, so a hostile font stays within its own memory. */
 const harfbuzz = (): Promise<typeof HarfBuzz> => (loading ??= import('harfbuzzjs'));
 
+/** An axis along which a variable face changes. */
+export interface FaceAxis {
+  readonly tag: string;
+  readonly name: string;
+  readonly min: number;
+  readonly max: number;
+  /** Where the face stands by itself. */
+  readonly initial: number;
+}
+
+/** Names of the registered axes (OpenType 1.9, Design-variation axis tag registry), where a face gives none. */
+const AXIS_NAMES: Readonly<Record<string, string>> = {
+  wdth: 'Width',
+  opsz: 'Optical size',
+  slnt: 'Slant',
+  ital: 'Italic',
+};
+
+/** Of an axis that is not for people (OpenType, fvar table: HIDDEN_AXIS). */
+const HIDDEN = 1;
+
+function axesOf(face: HarfBuzz.Face): FaceAxis[] {
+  return Object.values(face.getAxisInfos()).flatMap(({ tag, nameId, min, max, default: initial, flags }) => {
+    if (tag === 'wght' || (flags & HIDDEN) !== 0 || !(max > min)) return [];
+    const name = face.getName(nameId, 'en').trim() || (AXIS_NAMES[tag] ?? tag);
+    return [{ tag, name, min, max, initial }];
+  });
+}
+
 /** A face read from its bytes (TrueType or OpenType), ready to shape at one weight. */
 export interface LoadedFace extends Shaper {
   /** Family and style as the face names itself, where it does. */
   readonly name: string;
   /** Least and greatest weight of its weight axis; null where it has none. */
   readonly weights: { min: number; max: number } | null;
+  /** Its other axes of variation that are meant for people. */
+  readonly axes: readonly FaceAxis[];
   readonly glyphs: number;
   /** OpenType features it has, each once, with the names the face itself gives them. */
   readonly features: readonly { readonly tag: string; readonly name?: string }[];
@@ -37,9 +68,14 @@ const UNITS = { least: 16, most: 16_384 } as const;
 /**
  * Loads a face.
  * @param weight position on its weight axis, where it has one.
+ * @param places positions on its other axes, by their tags.
  * @throws Error in words when the bytes are no usable face.
  */
-export async function loadFace(bytes: Uint8Array, weight = 400): Promise<LoadedFace> {
+export async function loadFace(
+  bytes: Uint8Array,
+  weight = 400,
+  places: Readonly<Record<string, number>> = {},
+): Promise<LoadedFace> {
   const hb = await harfbuzz();
   const face = new hb.Face(new hb.Blob(bytes));
   const units = face.upem;
@@ -50,12 +86,20 @@ export async function loadFace(bytes: Uint8Array, weight = 400): Promise<LoadedF
   const font = new hb.Font(face);
   font.setScale(units, units);
   const axis = face.getAxisInfos()['wght'];
-  if (axis) font.setVariations([new hb.Variation('wght', Math.min(axis.max, Math.max(axis.min, weight)))]);
+  const axes = axesOf(face);
+  const held = (tag: string, to: { min: number; max: number }, place: number) =>
+    new hb.Variation(tag, Math.min(to.max, Math.max(to.min, place)));
+  const variations = [
+    ...(axis ? [held('wght', axis, weight)] : []),
+    ...axes.flatMap((one) => (places[one.tag] === undefined ? [] : [held(one.tag, one, places[one.tag]!)])),
+  ];
+  if (variations.length > 0) font.setVariations(variations);
   const shapeRun = (
     line: string,
     run: ReturnType<typeof runsOf>[number],
     ligatures: boolean,
     features: Readonly<Record<string, number>>,
+    ranges: readonly FeatureRange[],
   ): ShapedGlyph[] => {
     const buffer = new hb.Buffer();
     buffer.addText(line, run.start, run.length);
@@ -65,7 +109,8 @@ export async function loadFace(bytes: Uint8Array, weight = 400): Promise<LoadedF
     const off = ligatures ? [] : ['liga', 'clig', 'dlig'].map((tag) => new hb.Feature(tag, 0));
     // The later one has the last word: what was chosen stands whatever the tracking.
     const chosen = Object.entries(features).map(([tag, value]) => new hb.Feature(tag, value));
-    hb.shape(font, buffer, [...off, ...chosen]);
+    const own = ranges.map(({ tag, value, start, end }) => new hb.Feature(tag, value, start, end));
+    hb.shape(font, buffer, [...off, ...chosen, ...own]);
     return buffer.getGlyphInfosAndPositions().map((g) => ({
       glyph: g.codepoint,
       cluster: g.cluster,
@@ -82,9 +127,10 @@ export async function loadFace(bytes: Uint8Array, weight = 400): Promise<LoadedF
     unitsPerEm: units,
     weights: axis ? { min: axis.min, max: axis.max } : null,
     glyphs: count,
+    axes,
     features: featuresOf(face),
-    shape: (line, { ligatures, features = {} }) =>
-      line === '' ? [] : runsOf(line).flatMap((run) => shapeRun(line, run, ligatures, features)),
+    shape: (line, { ligatures, features = {}, ranges = [] }) =>
+      line === '' ? [] : runsOf(line).flatMap((run) => shapeRun(line, run, ligatures, features, ranges)),
     outline: (glyph) =>
       pathData(transformCommands(readPathData(font.glyphToPath(glyph)).commands, [1, 0, 0, -1, 0, 0])),
   };

@@ -59,3 +59,22 @@ export const SHIPPED_FACES: readonly ShippedFace[] = [
   face('noto-naskh-arabic', 'Noto Naskh Arabic', 'arabic', [400, 500, 600, 700], 'مد البحر'),
   face('hind', 'Hind', 'indic', [300, 400, 500, 600, 700], 'ज्वार'),
 ];
+
+/** A face that ships as one file which changes along its axes. */
+export interface VariableFace extends Omit<ShippedFace, 'weights'> {
+  /** Below node_modules. */
+  readonly file: string;
+  readonly weights: { readonly min: number; readonly max: number };
+}
+
+/** Variable faces, under the SIL Open Font Licence as well. */
+export const VARIABLE_FACES: readonly VariableFace[] = [
+  {
+    id: 'instrument-sans',
+    name: 'Instrument Sans',
+    kind: 'sans',
+    sample: 'Instrument Sans',
+    file: '@fontsource-variable/instrument-sans/files/instrument-sans-latin-standard-normal.woff2',
+    weights: { min: 400, max: 700 },
+  },
+];

@@ -2,8 +2,12 @@ import { readFile } from 'node:fs/promises';
 import { resolve } from 'node:path';
 import { build, type Plugin } from 'esbuild';
 
-/** What walks through schemas: without schemas it can't do anything, and nothing that is played asks for it. */
-const WALKERS = /src\/core\/properties\/(scaled|mapped|inside|property)\.ts$/;
+/**
+ * What walks through schemas, which can't do anything without them, and what is kept on shelves and clipboards: nothing that is
+ * played asks for either.
+ */
+const WALKERS =
+  /src\/core\/(properties\/(scaled|mapped|inside|property)|document\/(shelf-schema|edits\/copied))\.ts$/;
 
 /** Leaves the walkers' names, so that what imports them still finds them. */
 const withoutWalkers: Plugin = {
@@ -21,6 +25,23 @@ const withoutWalkers: Plugin = {
   },
 };
 
+/** Schemas of documents: painting asks them for defaults, and nobody for words. */
+const SCHEMAS = /src\/core\/document\/(\w+-)?schema\.ts$/;
+
+/** Leaves out what only forms and refusals say: names, messages, units and bounds. */
+const withoutWords: Plugin = {
+  name: 'without words',
+  setup(bundling) {
+    bundling.onLoad({ filter: SCHEMAS }, async ({ path }) => {
+      const source = await readFile(path, 'utf8');
+      const contents = source
+        .replace(/\b(name|message): '[^']*'/g, "$1: ''")
+        .replace(/\b(?:unit: '[^']*'|(?:min|max|step): -?[\d._e]+),? ?/g, '');
+      return { contents, loader: 'ts' };
+    });
+  },
+};
+
 const made = new Map<boolean, Promise<string>>();
 
 async function bundle(hasFields: boolean): Promise<string> {
@@ -31,7 +52,7 @@ async function bundle(hasFields: boolean): Promise<string> {
     tsconfig: resolve(root, 'tsconfig.json'),
     ...{ bundle: true, minify: true, write: false, format: 'esm', target: 'es2022', charset: 'utf8' },
     legalComments: 'none',
-    plugins: [withoutWalkers],
+    plugins: [withoutWalkers, withoutWords],
     define: { HAS_FIELDS: String(hasFields) },
     alias: { '@': source('.'), zod: source('player/schema-outlines.ts') },
   });

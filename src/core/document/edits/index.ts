@@ -14,6 +14,7 @@ export * from './ink';
 export * from './key-bearers';
 export * from './keys';
 export * from './layers';
+export * from './letters';
 export * from './fields';
 export * from './layouts';
 export * from './manner';

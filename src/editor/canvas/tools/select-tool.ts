@@ -24,14 +24,18 @@ import {
   changeable,
   edit,
   editFromBase,
+  letLettersGo,
+  lettersInHand,
   newId,
   select,
   selectUnderlay,
+  singleLayer,
   singleStroke,
+  takeLetters,
   useEditor,
 } from '../../state';
 import { cornersOf, framed, underlayBounds } from '../frames';
-import { handleAt, placeOn, pointAt, layerAt, REACH, type HandleHit } from '../hit';
+import { handleAt, placeOn, letterAt, pointAt, layerAt, REACH, type HandleHit } from '../hit';
 import { gripsOf, movePlace, placeTarget, type Grip, type Told } from '../grips';
 import { movingBox, snapped, snappedWay, snapTargets, type MovingBox } from '../snapping';
 import { standing, toOwn, wayToOwn } from '../standing';
@@ -184,10 +188,23 @@ export function selectTool(): CanvasTool {
     return false;
   }
 
+  /** Takes a letter of the selected text in hand: by a double press, or a press while others of it are. */
+  function downOnLetter(input: PointerInput): boolean {
+    const { piece, frame, step } = state();
+    const text = singleLayer(state());
+    if (text?.type !== 'lettering' || text.hidden || text.locked || step === 'place') return false;
+    const inHand = lettersInHand(state()) !== null;
+    if (!inHand && !input.double) return false;
+    const at = letterAt(piece, text, input.screen, view(), Math.round(frame));
+    if (at === null) letLettersGo();
+    else takeLetters(text.id, at, input.shift);
+    return at !== null;
+  }
+
   return {
     down(input) {
       found = null;
-      if (downOnGrip(input) || downOnFrame(input) || downOnSingle(input)) return;
+      if (downOnGrip(input) || downOnLetter(input) || downOnFrame(input) || downOnSingle(input)) return;
       const { piece, selection } = state();
       const layer = layerAt(piece, input.screen, view());
       const under = state().step === 'underlay' && !layer ? underlayAt(input.point) : null;

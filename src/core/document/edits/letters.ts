@@ -1,0 +1,61 @@
+import { changed, type Change } from '../changed';
+import type { LetterSetting } from '../letter-schema';
+import type { TextSetting } from '../schema';
+
+type Letters = NonNullable<TextSetting['letters']>;
+
+/** A letter of which nothing but its place is said is set like the others. */
+const isPlain = (letter: LetterSetting): boolean => Object.keys(letter).length === 1;
+
+const withLetters = (setting: TextSetting, letters: Letters): TextSetting => {
+  const apart = letters.filter((letter) => !isPlain(letter));
+  return changed<TextSetting>(setting, { letters: apart.length > 0 ? apart : undefined });
+};
+
+/**
+ * Letters of a text, by where they begin, set unlike the others. A part that is given as undefined is again as the text has it.
+ */
+export function setLetters(
+  setting: TextSetting,
+  places: readonly number[],
+  part: (letter: LetterSetting) => Change<LetterSetting>,
+): TextSetting {
+  const known = new Map((setting.letters ?? []).map((letter) => [letter.at, letter]));
+  for (const at of places) {
+    const letter = known.get(at) ?? { at };
+    known.set(at, changed<LetterSetting>(letter, part(letter)));
+  }
+  return withLetters(
+    setting,
+    [...known.values()].sort((a, b) => a.at - b.at),
+  );
+}
+
+/** Where each place of a text is in another: what both begin with and end with stays; null for what is gone. */
+function placesIn(before: string, now: string): (at: number) => number | null {
+  const most = Math.min(before.length, now.length);
+  let head = 0;
+  while (head < most && before[head] === now[head]) head++;
+  let tail = 0;
+  while (tail < most - head && before.at(-1 - tail) === now.at(-1 - tail)) tail++;
+  return (at) => (at < head ? at : at >= before.length - tail ? at + now.length - before.length : null);
+}
+
+/**
+ * A setting with some of it changed: letters that are set unlike the others go with their text, and move in proportion with
+ * its size.
+ */
+export function changeSetting(setting: TextSetting, part: Change<TextSetting>): TextSetting {
+  const next = changed<TextSetting>(setting, part);
+  const { letters } = next;
+  if (!letters || 'letters' in part) return next;
+  const to = placesIn(setting.text, next.text);
+  const k = next.size / setting.size;
+  const kept = letters.flatMap((letter): LetterSetting[] => {
+    const at = to(letter.at);
+    if (at === null) return [];
+    const { x, y } = letter;
+    return [{ ...letter, at, ...(x !== undefined && { x: x * k }), ...(y !== undefined && { y: y * k }) }];
+  });
+  return withLetters(next, kept);
+}

@@ -1,0 +1,151 @@
+'use client';
+import { useEffect } from 'react';
+import styled from 'styled-components';
+import { letterSchema, type Lettering, type LetterSetting } from '@/core/document';
+import { Button, ColourField, Fold, Hint, Select } from '@/ui';
+import { changeLetters, useLetterForms } from '../lettering';
+import { useSwatches, ValueField } from '../properties';
+import { letLettersGo, takeLetters, useLettersInHand } from '../state';
+
+const Row = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 3px;
+  margin-bottom: 6px;
+`;
+const Letter = styled.button`
+  min-width: 24px;
+  height: 26px;
+  padding: 0 4px;
+  border: 1px solid var(--line);
+  border-radius: 5px;
+  background: none;
+  color: var(--quiet);
+  &[aria-pressed='true'] {
+    border-color: var(--head);
+    background: var(--pressed);
+    color: var(--text);
+  }
+  &[data-apart] {
+    text-decoration: underline;
+    text-decoration-color: var(--head);
+    text-underline-offset: 3px;
+  }
+`;
+
+/** More letters than these are chosen on the canvas. */
+const LISTED = 120;
+const NUMBERS = ['kern', 'x', 'y', 'rotation', 'scale'] as const;
+const PLAIN = { kern: 0, x: 0, y: 0, rotation: 0, scale: 1 };
+
+/** The letters of a text that can be set by themselves: where each begins, and what it is. */
+function lettersIn({ setting: { text }, set }: Lettering): { at: number; letter: string }[] {
+  const places = [...new Set(set.glyphs.map(({ cluster }) => cluster))].sort((a, b) => a - b);
+  return places.map((at, i) => ({ at, letter: text.slice(at, places[i + 1] ?? text.length).trim() }));
+}
+
+/** One value of several; null where they differ. */
+const shared = <V,>(values: readonly V[]): V | null =>
+  values.every((value) => value === values[0]) ? (values[0] ?? null) : null;
+
+const formName = ({ features = {} }: LetterSetting): string =>
+  Object.entries(features)
+    .map(([tag, value]) => `${tag} ${value}`)
+    .join();
+
+/** Another form of one letter. */
+function FormChoice({ lettering, letter }: { lettering: Lettering; letter: LetterSetting }) {
+  const forms = useLetterForms(lettering.setting, letter.at);
+  if (forms.length === 0) return <Hint>The face has no other form of this letter.</Hint>;
+  return (
+    <Select
+      before="Form"
+      label="Form of the letter"
+      value={formName(letter) || 'as set'}
+      choices={[
+        { id: 'as set', name: 'as set' },
+        ...forms.map(({ tag, value, name }) => ({ id: `${tag} ${value}`, name })),
+      ]}
+      onChange={(id) => {
+        const form = forms.find(({ tag, value }) => `${tag} ${value}` === id);
+        const features = form && { [form.tag]: form.value };
+        changeLetters(lettering.id, [letter.at], () => ({ features }), 'form');
+      }}
+    />
+  );
+}
+
+/** What some letters of a text have for themselves. */
+export function LettersFold({ lettering }: { lettering: Lettering }) {
+  const { of, places } = useLettersInHand();
+  const swatches = useSwatches();
+  const { id, setting, colour } = lettering;
+  useEffect(() => letLettersGo, [id]);
+  const all = lettersIn(lettering);
+  const known = new Map((setting.letters ?? []).map((letter) => [letter.at, letter]));
+  const chosen = of === id ? all.filter(({ at }) => places.includes(at)) : [];
+  const letters = chosen.map(({ at }): LetterSetting => known.get(at) ?? { at });
+  const ats = letters.map(({ at }) => at);
+  const put = (part: Parameters<typeof changeLetters>[2], merge: string) =>
+    changeLetters(id, ats, part, `letters ${merge}`);
+  const [only, ...more] = letters;
+  return (
+    <Fold title="Letters" open={chosen.length > 0} {...(known.size > 0 && { fact: `${known.size} apart` })}>
+      <Row role="group" aria-label="Letters of the text" dir="auto">
+        {all.slice(0, LISTED).map(({ at, letter }, i) => (
+          <Letter
+            key={at}
+            type="button"
+            aria-label={`${letter}, letter ${i + 1}`}
+            aria-pressed={ats.includes(at)}
+            data-apart={known.has(at) || undefined}
+            onClick={(event) => takeLetters(id, at, event.shiftKey || event.ctrlKey || event.metaKey)}
+          >
+            {letter}
+          </Letter>
+        ))}
+      </Row>
+      {only ? (
+        <>
+          {NUMBERS.map((part) => {
+            const shown = shared(letters.map((letter) => letter[part] ?? PLAIN[part]));
+            return (
+              <ValueField
+                key={part}
+                schema={letterSchema}
+                value={{ ...only, [part]: only[part] ?? PLAIN[part] }}
+                part={part}
+                shown={shown}
+                onChange={(to) => put(() => ({ [part]: to === PLAIN[part] ? undefined : to }), part)}
+              />
+            );
+          })}
+          <ColourField
+            label="Colour"
+            value={shared(letters.map((letter) => letter.colour ?? colour))}
+            swatches={swatches}
+            onChange={(to) => put(() => ({ colour: to === colour ? undefined : to }), 'colour')}
+          />
+          {more.length === 0 && <FormChoice lettering={lettering} letter={only} />}
+          <Button
+            $wide
+            isDisabled={!ats.some((at) => known.has(at))}
+            onPress={() =>
+              put(
+                (letter) =>
+                  Object.fromEntries(
+                    Object.keys(letter).map((key) => [key, key === 'at' ? letter.at : undefined]),
+                  ),
+                'reset',
+              )
+            }
+          >
+            Reset
+          </Button>
+        </>
+      ) : (
+        <Hint>Choose a letter here, or double-click it on the canvas; Shift takes more.</Hint>
+      )}
+    </Fold>
+  );
+}
