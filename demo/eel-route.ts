@@ -11,6 +11,7 @@ import {
 } from '../src/core/document';
 import { corner } from '../src/core/geometry';
 import { landingEasing, reversedEasing } from '../src/core/timing';
+import { GONE } from './gone';
 import { leaving } from '../src/layouts';
 import { dashes } from './dashes';
 import { lettering, tracedStrokes } from './traced';
@@ -107,7 +108,14 @@ export function eelRoute(): Piece {
     (result, [id, frames]) =>
       frames.reduce(
         (one, frame, i) =>
-          setKey(one, id, 'ink.width', frame, i === 0 || i === 3 ? 0 : 26, landingEasing(0.6)),
+          setKey(
+            one,
+            id,
+            'ink.width',
+            frame,
+            i === 0 || i === 3 ? 0 : 26,
+            i === 2 ? GONE : landingEasing(0.6),
+          ),
         result,
       ),
     piece,

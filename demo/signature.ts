@@ -19,6 +19,7 @@ import {
 import { corner, lineShape } from '../src/core/geometry';
 import { penStroke, type PenSample } from '../src/core/pen';
 import { landingEasing } from '../src/core/timing';
+import { GONE } from './gone';
 import { leaving } from '../src/layouts';
 import narrator from '../src/editor/tablet/recordings/narrator.json' with { type: 'json' };
 
@@ -86,7 +87,8 @@ function withDot(piece: Piece): Piece {
   return ['place.scaleX', 'place.scaleY'].reduce(
     (all, part) =>
       keys.reduce(
-        (result, [frame, value]) => setKey(result, 'dot', part, frame, value, landingEasing(0.6)),
+        (result, [frame, value]) =>
+          setKey(result, 'dot', part, frame, value, frame === 222 ? GONE : landingEasing(0.6)),
         all,
       ),
     made,

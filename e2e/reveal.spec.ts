@@ -1,6 +1,7 @@
 import { createCanvas } from '@napi-rs/canvas';
 import { expect, test, type Page } from '@playwright/test';
-import { membersOf, strokesOf, type Lettering, type Piece } from '../src/core/document';
+import { letterOutlines, membersOf, strokesOf, type Lettering, type Piece } from '../src/core/document';
+import { commandsBounds, pathBounds } from '../src/core/geometry';
 import { keysOf } from '../src/core/timing';
 import { TRACE_OPTIONS, withSelfWriting } from '../src/core/trace';
 import { openNew, type Desk } from './desk';
@@ -152,4 +153,71 @@ test('letters that touch each have strokes of their own, in the order in which t
   expect(glyphs).toEqual([...glyphs].sort());
   const names = layers.flatMap((layer) => (layer.type === 'stroke' ? [layer.name[0]] : []));
   expect([...new Set(names)]).toEqual(['K', 'A', 'Y']);
+});
+
+test('letter by letter: taken on the canvas, kerned, moved, turned, coloured; its strokes follow, and it goes with its text', async ({
+  page,
+}) => {
+  test.setTimeout(60_000);
+  const desk = await openNew(page, blank('Letters'));
+  await desk.setText('Tide');
+  await step(page, 'Reveal');
+  await page.getByRole('button', { name: 'Let it write itself' }).click();
+  await expect(page.locator('[data-covered]')).toHaveText('100 %');
+  await step(page, 'Trace');
+  const word = (piece: Piece) => piece.layers.find((l) => l.type === 'lettering') as Lettering;
+  const before = await whole(desk);
+  const boxes = letterOutlines(word(before)).map((outline) => commandsBounds(outline)!);
+  const middle = (i: number): [number, number] => [
+    (boxes[i]!.left + boxes[i]!.right) / 2,
+    (boxes[i]!.top + boxes[i]!.bottom) / 2,
+  ];
+  // A double press takes a letter in hand; dragged by its middle it goes by itself.
+  const p = await desk.at(...middle(2));
+  await page.mouse.dblclick(p.x, p.y);
+  await expect(page.getByRole('button', { name: 'd, letter 3' })).toHaveAttribute('aria-pressed', 'true');
+  const [x, y] = middle(2);
+  await desk.drag([x, y], [x + 60, y - 80]);
+  const letters = async () => word(await whole(desk)).setting.letters ?? [];
+  const moves = async () =>
+    (await letters()).map(({ at, x: dx, y: dy }) => [at, Math.round(dx! / 5), Math.round(dy! / 5)]);
+  await expect.poll(moves).toEqual([[2, 12, -16]]);
+  await page.keyboard.press('Control+z');
+  await expect.poll(letters).toEqual([]);
+  await page.keyboard.press('Control+Shift+z');
+  // The strokes of that letter, and no others, go along.
+  const strokesAt = (piece: Piece, glyph: number) =>
+    strokesOf(piece)
+      .filter((s) => s.traced?.glyph === glyph)
+      .map((s) => pathBounds(s.path)!.top);
+  await expect
+    .poll(async () => strokesAt(await whole(desk), 2)[0]! - strokesAt(before, 2)[0]!)
+    .toBeCloseTo(-80, -1);
+  const moved = await whole(desk);
+  expect(strokesAt(moved, 0)[0]).toBeCloseTo(strokesAt(before, 0)[0]!, 0);
+
+  // In numbers, for two at once; then what differs is shown as such.
+  await page.getByRole('button', { name: 'T, letter 1' }).click({ modifiers: ['Shift'] });
+  await expect(page.getByRole('spinbutton', { name: 'X', exact: true }).first()).toHaveAttribute(
+    'placeholder',
+    'differs',
+  );
+  await page.getByRole('spinbutton', { name: 'Rotation' }).fill('15°');
+  await page.keyboard.press('Enter');
+  await page.getByRole('spinbutton', { name: 'Kerning' }).fill('100');
+  await page.keyboard.press('Enter');
+  await expect
+    .poll(async () => (await letters()).map(({ at, kern }) => [at, kern]))
+    .toEqual([
+      [0, 100],
+      [2, 100],
+    ]);
+  expect((await letters())[0]!.rotation).toBeCloseTo(Math.PI / 12, 6);
+  const kerned = word(await whole(desk)).set.glyphs;
+  expect(kerned[1]!.x - kerned[0]!.x).toBeGreaterThan(
+    word(before).set.glyphs[1]!.x - word(before).set.glyphs[0]!.x,
+  );
+  // Letters go with their text.
+  await page.getByRole('textbox', { name: 'Text', exact: true }).fill('High Tide');
+  await expect.poll(async () => (await letters()).map(({ at }) => at)).toEqual([5, 7]);
 });

@@ -1,6 +1,6 @@
 'use client';
 import { ChevronRight } from 'lucide-react';
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { Button, Disclosure, DisclosurePanel, Heading } from 'react-aria-components';
 import styled from 'styled-components';
 
@@ -59,11 +59,18 @@ export function Fold({
   title: string;
   /** What is inside, in a word or two. */
   fact?: string;
+  /** It is open at first, and opens whenever this comes true. */
   open?: boolean;
   children: ReactNode;
 }) {
+  const [isOpen, setOpen] = useState(open);
+  const [was, setWas] = useState(open);
+  if (was !== open) {
+    setWas(open);
+    if (open) setOpen(true);
+  }
   return (
-    <Root defaultExpanded={open}>
+    <Root isExpanded={isOpen} onExpandedChange={setOpen}>
       <Head>
         <Trigger slot="trigger">
           <ChevronRight aria-hidden />

@@ -80,7 +80,8 @@ export function MannerGroup({ strokes }: { strokes: readonly Stroke[] }) {
     // A stored manner that is changed is one's own until it is kept.
     const name = OWN_MANNERS.some((own) => own.name === shown.name) ? OWN_NAME : shown.name;
     if (shared) edit((p) => changeManner(p, bearing(), part, name), 'manner');
-    else setChosen({ name, manner: { ...shown.manner, ...part } });
+    // A change is a choice: it is given at once.
+    else give({ name, manner: { ...shown.manner, ...part } });
   };
   const byHand = shared ? bearers.filter(({ of, closed }) => setByHand(of, closed)).length : 0;
   const known = stored.some((one) => one.name === shown.name);
