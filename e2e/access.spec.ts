@@ -84,9 +84,9 @@ for (const theme of ['dark', 'light'] as const) {
     });
 
     test('the editor of strokes leaves nothing to mend, step by step', async ({ page }) => {
-      test.setTimeout(60_000);
+      test.setTimeout(90_000);
       const desk = await openNew(page, {
-        ...three('Access'),
+        ...three(`Access ${theme}`),
         markers: [{ frame: 20, name: 'Here' }],
         workRange: { from: 5, to: 60 },
       });
@@ -99,8 +99,8 @@ for (const theme of ['dark', 'light'] as const) {
     });
 
     test('lettering, proof, dialogs, menus and the tour leave nothing to mend', async ({ page }) => {
-      test.setTimeout(60_000);
-      const desk = await openNew(page, sampleText('Access text'));
+      test.setTimeout(90_000);
+      const desk = await openNew(page, sampleText(`Access text ${theme}`));
       await desk.lane(0).getByRole('rowheader').click();
       await eachStep(desk, 'lettering');
       await page.getByRole('radio', { name: 'Trace', exact: true }).click();

@@ -172,6 +172,7 @@ test('letter by letter: taken on the canvas, kerned, moved, turned, coloured; it
     (boxes[i]!.left + boxes[i]!.right) / 2,
     (boxes[i]!.top + boxes[i]!.bottom) / 2,
   ];
+  await page.getByRole('row', { name: 'Tide', exact: true }).getByRole('rowheader').click();
   // A double press takes a letter in hand; dragged by its middle it goes by itself.
   const p = await desk.at(...middle(2));
   await page.mouse.dblclick(p.x, p.y);

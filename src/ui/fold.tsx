@@ -78,7 +78,8 @@ export function Fold({
           {fact && <Fact>{fact}</Fact>}
         </Trigger>
       </Head>
-      <Body>{children}</Body>
+      {/* What nobody sees is not made: some of it takes reckoning. */}
+      <Body>{isOpen && children}</Body>
     </Root>
   );
 }

@@ -8,6 +8,7 @@ export * from './dialog';
 export * from './edit-step';
 export * from './file-drops';
 export * from './fold';
+export * from './in-idle';
 export * from './in-turn';
 export * from './keep-focus';
 export * from './key-toggle';

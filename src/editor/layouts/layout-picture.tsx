@@ -5,6 +5,7 @@ import type { Piece } from '@/core/document';
 import type { Bounds } from '@/core/geometry';
 import { paint } from '@/core/paint';
 import { evaluate, posterFrame } from '@/core/scene';
+import { inIdle } from '@/ui';
 import { newCanvas } from '@/workers/new-canvas';
 
 /** Room left round what is shown, as a share of the picture. */
@@ -25,24 +26,37 @@ function around(ink: Bounds | null, size: Piece['size'], width: number) {
   };
 }
 
+/** The picture of a piece, painted once. */
+function painted(piece: Piece, width: number, height: number): HTMLCanvasElement {
+  const known = pictures.get(piece);
+  if (known?.width === width && known.height === height) return known;
+  const canvas = document.createElement('canvas');
+  [canvas.width, canvas.height] = [width, height];
+  const context = canvas.getContext('2d')!;
+  context.fillStyle = piece.over ?? '#22303a';
+  context.fillRect(0, 0, width, height);
+  const list = evaluate(piece, posterFrame(piece));
+  const { left, top, scale } = around(
+    inkBounds(list, piece.size.width, piece.size.height),
+    piece.size,
+    width,
+  );
+  context.translate(-left * scale, -top * scale);
+  paint(list, context, newCanvas, scale);
+  pictures.set(piece, canvas);
+  return canvas;
+}
+const pictures = new WeakMap<Piece, HTMLCanvasElement>();
+
 /** A layout as it looks where it is all there. */
 export function LayoutPicture({ piece, width }: { piece: Piece; width: number }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const height = Math.round((width * piece.size.height) / piece.size.width);
   useEffect(() => {
-    const ratio = window.devicePixelRatio || 1;
-    const context = canvas.current!.getContext('2d')!;
-    context.setTransform(1, 0, 0, 1, 0, 0);
-    context.fillStyle = piece.over ?? '#22303a';
-    context.fillRect(0, 0, width * ratio, height * ratio);
-    const list = evaluate(piece, posterFrame(piece));
-    const { left, top, scale } = around(
-      inkBounds(list, piece.size.width, piece.size.height),
-      piece.size,
-      width,
-    );
-    context.translate(-left * scale * ratio, -top * scale * ratio);
-    paint(list, context, newCanvas, scale * ratio);
+    const { width: w, height: h } = canvas.current!;
+    const show = () => canvas.current?.getContext('2d')!.drawImage(painted(piece, w, h), 0, 0);
+    if (pictures.has(piece)) show();
+    else return inIdle(show);
   }, [piece, width, height]);
   const ratio = typeof window === 'undefined' ? 1 : window.devicePixelRatio || 1;
   return (

@@ -35,7 +35,7 @@ function Simplify({ strokes }: { strokes: readonly Stroke[] }) {
   const found = useMemo(() => simplifyPreview(strokes, tolerance), [strokes, tolerance]);
   const fewer = found.after < found.before;
   return (
-    <Fold title="Fewer points">
+    <>
       <NumberField
         label="Off by at most"
         value={tolerance}
@@ -60,7 +60,7 @@ function Simplify({ strokes }: { strokes: readonly Stroke[] }) {
       >
         Simplify
       </Button>
-    </Fold>
+    </>
   );
 }
 
@@ -183,7 +183,11 @@ export function CleanControls({ strokes }: { strokes: readonly Stroke[] }) {
   return (
     <>
       {stroke && <Points stroke={stroke} chosen={chosen} />}
-      {drawn.length > 0 && <Simplify strokes={drawn} />}
+      {drawn.length > 0 && (
+        <Fold title="Fewer points">
+          <Simplify strokes={drawn} />
+        </Fold>
+      )}
       <Ends strokes={strokes} />
     </>
   );

@@ -8,6 +8,7 @@ import {
   moveLayers,
   toCorner,
   toSmooth,
+  lettersOf,
   strokeById,
   scaleLayers,
   updateUnderlay,
@@ -188,17 +189,26 @@ export function selectTool(): CanvasTool {
     return false;
   }
 
+  /** The text that was selected alone when the last press began: a double press means it, whatever its first half took up. */
+  let pressedWith: string | null = null;
+
   /** Takes a letter of the selected text in hand: by a double press, or a press while others of it are. */
   function downOnLetter(input: PointerInput): boolean {
     const { piece, frame, step } = state();
-    const text = singleLayer(state());
+    const now = singleLayer(state());
+    const text = input.double ? lettersOf(piece).find(({ id }) => id === pressedWith) : now;
+    if (!input.double) pressedWith = now?.type === 'lettering' ? now.id : null;
     if (text?.type !== 'lettering' || text.hidden || text.locked || step === 'place') return false;
     const inHand = lettersInHand(state()) !== null;
     if (!inHand && !input.double) return false;
     const at = letterAt(piece, text, input.screen, view(), Math.round(frame));
-    if (at === null) letLettersGo();
-    else takeLetters(text.id, at, input.shift);
-    return at !== null;
+    if (at === null) {
+      letLettersGo();
+      return false;
+    }
+    if (now !== text) select({ layers: [text.id] });
+    takeLetters(text.id, at, input.shift);
+    return true;
   }
 
   return {

@@ -6,6 +6,7 @@ import {
   cueFault,
   cueStrokes,
   cutCues,
+  layersOf,
   leadersIn,
   strokeById,
   strokesOf,
@@ -29,9 +30,12 @@ export function CueGroup({ strokes }: { strokes: readonly Stroke[] }) {
   const together = first && cues.every((cue) => cue?.to === first.to) ? first : null;
   const leader = together && strokeById(piece, together.to);
   // Whole words and groups lead by the stroke of theirs that comes nearest.
-  const words = piece.groups.flatMap(({ id, name }) =>
-    leadersIn(piece, ids, id).length > 0 ? [{ id, name: `${name} (nearest stroke)` }] : [],
-  );
+  const words = piece.groups.flatMap(({ id, name }) => {
+    const among = layersOf(piece, id);
+    return others.some((stroke) => among.includes(stroke.id))
+      ? [{ id, name: `${name} (nearest stroke)` }]
+      : [];
+  });
   const leaders = [...words, ...others];
   const chosen = leaders.some(({ id }) => id === to) ? to : (others.at(0)?.id ?? null);
   return (
