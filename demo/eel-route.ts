@@ -3,6 +3,7 @@ import {
   addLayers,
   applyManner,
   changeEffects,
+  groupLayers,
   newPiece,
   newStroke,
   setKey,
@@ -99,6 +100,14 @@ export function eelRoute(): Piece {
   });
   piece = changeEffects(piece, ['heron'], () => [
     { on: true, is: { kind: 'wobble', amount: 5, grain: 110, held: 3, loop: 0, seed: 3 } },
+  ]);
+  // Names and the dark course have light round them, so that they hold over a dark shot as well.
+  const light = { kind: 'glow', size: 9, gain: 3.2, colour: '#f4eee1', opacity: 0.9 } as const;
+  piece = groupLayers(piece, ids('from'), { id: 'mouth-name', name: 'Skerrow Mouth' });
+  piece = groupLayers(piece, ids('to'), { id: 'weir-name', name: 'Weir of Ammet' });
+  piece = changeEffects(piece, ['mouth-name', 'weir-name', 'heron'], (effects) => [
+    ...effects,
+    { on: true, is: light },
   ]);
   piece = leaving(writeInSequence(piece, ids('from'), 4, 26), ids('from'), 120, 138);
   piece = leaving(writeInSequence(piece, ids('to'), 74, 100), ids('to'), 126, 144);
