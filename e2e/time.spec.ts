@@ -77,7 +77,7 @@ test('cue: an accent waits for the head, follows when that is retimed, and says 
   const names = (await strokes(desk)).map((s) => s.name);
   await desk.lane(1).getByRole('rowheader').click();
   await page.getByRole('button', { name: /^Cue none/ }).click();
-  await choose(page, /Stroke to wait for/, names[0]!);
+  await choose(page, /Stroke or group to wait for/, names[0]!);
   await page.getByRole('button', { name: 'Cue to it' }).click();
   await type(page.getByRole('spinbutton', { name: 'At its' }), '100 %');
   await type(page.getByRole('spinbutton', { name: 'Later by' }).last(), '3 fr');
@@ -91,7 +91,7 @@ test('cue: an accent waits for the head, follows when that is retimed, and says 
   expect(led!.to).toBe(lead!.to + 10);
   expect(followed!.from).toBe(accent!.from + 10);
   await desk.lane(0).getByRole('rowheader').click();
-  await choose(page, /Stroke to wait for/, names[1]!);
+  await choose(page, /Stroke or group to wait for/, names[1]!);
   await page.getByRole('button', { name: 'Cue to it' }).click();
   await expect(page.getByText('none of them would ever begin')).toBeVisible();
 });

@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import { Group as PanelGroup, Panel, Separator, useDefaultLayout } from 'react-resizable-panels';
 import styled from 'styled-components';
-import { EditStepContext, Notices, onFilesDropped, Questions } from '@/ui';
+import { EditStepContext, inIdle, Notices, onFilesDropped, Questions } from '@/ui';
 import { PieceBar, SaveBanner, StepRail, ToolStrip, ZoomStrip } from './bar';
 import { showAddress, watchAddress } from './address';
 import { BeginCard } from './begin';
@@ -12,23 +12,14 @@ import { KeysDialog, listenForKeys } from './keys';
 import { HelpButton, TourCard, tourLeftAt, tourTo } from './help';
 import { filesHanded } from './handed-files';
 import { SvgDialog, takeDropped, takeFiles } from './importing';
-import {
-  InkPanel,
-  PlacePanel,
-  FinishPanel,
-  RevealPanel,
-  SetupPanel,
-  TimePanel,
-  TracePanel,
-  UnderlayPanel,
-} from './panels';
+import { fetchPanels, STEP_PANELS } from './panels';
 import { ProofPanel, useProof, watchProof } from './proof';
 import { watchTexts } from './reveal';
 import { openForEditing } from './saving';
 import { Score } from './score';
 import { recall, remember } from './remembered';
 import { NARROW, usePanelFold } from './panel-fold';
-import { DOCUMENT_STEP, sayWhatIsHeld, useEditor, type Step } from './state';
+import { DOCUMENT_STEP, sayWhatIsHeld, useEditor } from './state';
 
 const Page = styled.main`
   display: flex;
@@ -105,23 +96,13 @@ const Plain = styled.div`
   }
 `;
 
-const PANELS: Record<Step, () => React.ReactNode> = {
-  setup: () => <SetupPanel />,
-  underlay: () => <UnderlayPanel />,
-  trace: () => <TracePanel />,
-  ink: () => <InkPanel />,
-  place: () => <PlacePanel />,
-  time: () => <TimePanel />,
-  reveal: () => <RevealPanel />,
-  finish: () => <FinishPanel />,
-};
-
 /** The editor of one piece. */
 export function Editor({ id }: { id: string }) {
   const [ready, setReady] = useState(false);
   const [error, setError] = useState('');
   const step = useEditor((s) => s.step);
   const proof = useProof((s) => s.open);
+  const StepPanel = STEP_PANELS[step];
   const panelOpen = usePanelFold((s) => s.open);
   const layout = useDefaultLayout({ id: 'obelus-score', storage: { getItem: recall, setItem: remember } });
   useEffect(() => {
@@ -136,6 +117,7 @@ export function Editor({ id }: { id: string }) {
         showAddress();
         const tour = new URLSearchParams(window.location.search).has('tour');
         setReady(true);
+        inIdle(fetchPanels);
         const files = filesHanded(id);
         if (files.length > 0) void takeFiles(files);
         if (tour) requestAnimationFrame(() => tourTo(tourLeftAt()));
@@ -172,7 +154,7 @@ export function Editor({ id }: { id: string }) {
               <StepRail />
               <Side aria-label="Panel" $open={panelOpen}>
                 {!proof && <HelpButton />}
-                {proof ? <ProofPanel /> : PANELS[step]()}
+                {proof ? <ProofPanel /> : <StepPanel />}
               </Side>
               <Middle>
                 <CanvasStage />

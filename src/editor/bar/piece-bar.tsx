@@ -5,17 +5,20 @@ import { CircleCheck, Ellipsis, Grid3x3, Keyboard, Redo2, Undo2 } from 'lucide-r
 import styled from 'styled-components';
 import { framesPerSecond, rateName } from '@/core/timing';
 import { Button, IconButton, MainButton, Mark, Menu, notify, Tipped, ToggleButton } from '@/ui';
+import { fetched } from '../fetched';
 import { NameField } from '../name-field';
-import { ExportDialog } from '../export';
 import { showProof, useProof } from '../proof';
 import { useSaving } from '../saving';
 import { edit, redo, undo, useEditor } from '../state';
-import { CompareDialog } from './compare-dialog';
-import { HistoryDialog } from './history-dialog';
 import { NARROW } from '../panel-fold';
 import { SaveState, WorkState } from './save-state';
 import { tourLeftAt, tourTo } from '../help';
 import { themeEntries } from '../theme';
+
+// Dialogs are fetched when they are first asked for.
+const ExportDialog = fetched(() => import('../export').then((m) => m.ExportDialog));
+const HistoryDialog = fetched(() => import('./history-dialog').then((m) => m.HistoryDialog));
+const CompareDialog = fetched(() => import('./compare-dialog').then((m) => m.CompareDialog));
 
 const Bar = styled.header`
   display: flex;
@@ -95,6 +98,11 @@ export function PieceBar() {
   const proofOpen = useProof((s) => s.open);
   const projectName = useSaving((s) => s.open?.projectName);
   const [dialog, setDialog] = useState<'export' | 'history' | null>(null);
+  const [asked, setAsked] = useState({ export: false, history: false });
+  const openDialog = (which: 'export' | 'history') => {
+    setAsked((before) => ({ ...before, [which]: true }));
+    setDialog(which);
+  };
   const [compared, setCompared] = useState<number | null>(null);
   const seconds = Math.round((length / framesPerSecond(rate)) * 100) / 100;
   return (
@@ -139,7 +147,7 @@ export function PieceBar() {
       <Menu
         label="More"
         entries={[
-          { id: 'history', name: 'History …', run: () => setDialog('history') },
+          { id: 'history', name: 'History …', run: () => openDialog('history') },
           {
             id: 'tour',
             name: tourLeftAt() > 0 ? 'Go on with the tour' : 'Guided tour',
@@ -153,18 +161,20 @@ export function PieceBar() {
           <Ellipsis />
         </Button>
       </Menu>
-      <MainButton data-tour="export" onPress={() => setDialog('export')}>
+      <MainButton data-tour="export" onPress={() => openDialog('export')}>
         Export
       </MainButton>
-      <ExportDialog isOpen={dialog === 'export'} onClose={() => setDialog(null)} />
-      <HistoryDialog
-        isOpen={dialog === 'history'}
-        onClose={() => setDialog(null)}
-        onCompare={(revision) => {
-          setDialog(null);
-          setCompared(revision);
-        }}
-      />
+      {asked.export && <ExportDialog isOpen={dialog === 'export'} onClose={() => setDialog(null)} />}
+      {asked.history && (
+        <HistoryDialog
+          isOpen={dialog === 'history'}
+          onClose={() => setDialog(null)}
+          onCompare={(revision) => {
+            setDialog(null);
+            setCompared(revision);
+          }}
+        />
+      )}
       {compared !== null && <CompareDialog revision={compared} onClose={() => setCompared(null)} />}
     </Bar>
   );
