@@ -1,4 +1,4 @@
-import type { Path, PathCommand } from '../geometry';
+import type { Bounds, Path, PathCommand } from '../geometry';
 import { commandsBounds, measurePath, pointAtLength } from '../geometry';
 
 /** A stroke runs along a part where so much of its length lies in it, or so much of the part's size. */
@@ -36,16 +36,40 @@ function ringsOf(commands: readonly PathCommand[]): number[][] {
   return rings;
 }
 
-/** Whether a place lies in an outline, by the nonzero rule. */
-function inside(rings: readonly number[][], x: number, y: number): boolean {
-  let winding = 0;
+/** So many rows an outline is cut into, so that for a place only the edges of its row are looked at. */
+const ROWS = 64;
+
+/** The edges of an outline by the rows they pass through: x0, y0, x1, y1 one after another. */
+interface Rows {
+  readonly top: number;
+  readonly height: number;
+  readonly edges: readonly (readonly number[])[];
+}
+
+function rowsOf(rings: readonly number[][], { top, bottom }: Bounds): Rows {
+  const height = Math.max(1e-9, (bottom - top) / ROWS);
+  const edges: number[][] = Array.from({ length: ROWS }, () => []);
   for (const ring of rings) {
     for (let i = 0, j = ring.length - 2; i < ring.length; j = i, i += 2) {
       const [x0, y0, x1, y1] = [ring[j]!, ring[j + 1]!, ring[i]!, ring[i + 1]!];
-      if (y0 <= y !== y1 <= y) {
-        const at = x0 + ((y - y0) / (y1 - y0)) * (x1 - x0);
-        if (at > x) winding += y1 > y0 ? 1 : -1;
-      }
+      const to = rowAt(Math.max(y0, y1), top, height);
+      for (let row = rowAt(Math.min(y0, y1), top, height); row <= to; row++) edges[row]!.push(x0, y0, x1, y1);
+    }
+  }
+  return { top, height, edges };
+}
+const rowAt = (y: number, top: number, height: number): number =>
+  Math.min(ROWS - 1, Math.max(0, Math.floor((y - top) / height)));
+
+/** Whether a place lies in an outline, by the nonzero rule. */
+function inside({ top, height, edges }: Rows, x: number, y: number): boolean {
+  let winding = 0;
+  const row = edges[rowAt(y, top, height)]!;
+  for (let i = 0; i < row.length; i += 4) {
+    const [x0, y0, x1, y1] = [row[i]!, row[i + 1]!, row[i + 2]!, row[i + 3]!];
+    if (y0 <= y !== y1 <= y) {
+      const at = x0 + ((y - y0) / (y1 - y0)) * (x1 - x0);
+      if (at > x) winding += y1 > y0 ? 1 : -1;
     }
   }
   return winding !== 0;
@@ -72,7 +96,7 @@ export function ownersOf(
   return outlines.map((outline, index) => {
     const box = commandsBounds(outline);
     if (!box) return [];
-    const rings = ringsOf(outline);
+    const rows = rowsOf(ringsOf(outline), box);
     const size = Math.max(box.right - box.left, box.bottom - box.top);
     const within = places.map(({ at, length }) => {
       const hits = at.filter(
@@ -81,7 +105,7 @@ export function ownersOf(
           p.x <= box.right &&
           p.y >= box.top &&
           p.y <= box.bottom &&
-          inside(rings, p.x, p.y),
+          inside(rows, p.x, p.y),
       ).length;
       return { share: hits / at.length, px: (hits / at.length) * Math.max(length, APART) };
     });
