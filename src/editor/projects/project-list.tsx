@@ -12,21 +12,23 @@ import {
   type ProjectSummary,
 } from '@/contract';
 import { Button, Mark, Menu, notify, Notices, onFilesDropped, Questions, Select, TextInput } from '@/ui';
+import { fetched } from '../fetched';
 import { NameField } from '../name-field';
 import { openProjectFile } from '../open-project-file';
 import { recall, remember } from '../remembered';
 import { call } from '../saving';
 import { Page, Top, Space, Section, Head, Cards, Card, Tile, Tools, Icon, PageLink } from './project-frame';
-import { BinDialog } from './bin-dialog';
 import { choose, clearChosen, useChosen } from './chosen';
-import { takeDroppedFiles } from './dropped';
 import { download } from '../download';
 import { chooseProjectFiles } from './files';
-import { NewPiece } from './new-piece';
 import { usePieceActions } from './piece-actions';
 import { PieceCard } from './piece-card';
 import { between, ORDERS, shownProjects, type Order } from './shown';
 import { useChange } from './use-change';
+
+// Fetched when they are first asked for: they bring controls and schemas that the list itself does without.
+const NewPiece = fetched(() => import('./new-piece').then((m) => m.NewPiece));
+const BinDialog = fetched(() => import('./bin-dialog').then((m) => m.BinDialog));
 
 type Actions = ReturnType<typeof usePieceActions>;
 
@@ -119,6 +121,11 @@ export function ProjectList() {
   const [sought, setSought] = useState('');
   const [order, setOrder] = useState<Order>('made');
   const [binOpen, setBinOpen] = useState(false);
+  const [binAsked, setBinAsked] = useState(false);
+  const openBin = () => {
+    setBinAsked(true);
+    setBinOpen(true);
+  };
   const chosen = useChosen();
   const list = useQuery({
     queryKey: ['projects'],
@@ -146,6 +153,7 @@ export function ProjectList() {
         const under = at?.closest<HTMLElement>('[data-project]')?.dataset.project;
         const project = now.projects.find(({ id }) => id === under) ?? now.projects[0] ?? null;
         void now.change(async () => {
+          const { takeDroppedFiles } = await import('./dropped');
           const made = await takeDroppedFiles(files, project);
           if (made) now.router.push(`/pieces/${made}`);
         });
@@ -232,7 +240,7 @@ export function ProjectList() {
             <Button onPress={clearChosen}>Select none</Button>
           </>
         ) : (
-          <Button onPress={() => setBinOpen(true)}>
+          <Button onPress={() => openBin()}>
             <Trash2 aria-hidden /> Bin
           </Button>
         )}
@@ -257,7 +265,7 @@ export function ProjectList() {
           }}
         />
       ))}
-      <BinDialog isOpen={binOpen} onClose={() => setBinOpen(false)} />
+      {binAsked && <BinDialog isOpen={binOpen} onClose={() => setBinOpen(false)} />}
       <Questions />
       <Notices />
     </Page>
