@@ -28,7 +28,7 @@ test('a late answer to a save of one piece, after another was opened with the Ba
   await expect(page.locator('[data-canvas]')).toHaveAttribute('data-frame', /\d/);
   await page.getByRole('link', { name: 'All projects' }).click();
   await page
-    .getByRole('link', { name: new RegExp(nameA) })
+    .getByRole('link', { name: `Open ${nameA}` })
     .first()
     .click();
   await expect(name(page)).toHaveValue(nameA);
@@ -69,7 +69,7 @@ test('offline, to the list and back in the same tab: the work is there, and goes
   await expect(page.locator('[data-save="offline"]')).toBeVisible();
   await page.getByRole('link', { name: 'All projects' }).click();
   await page
-    .getByRole('link', { name: new RegExp(before) })
+    .getByRole('link', { name: `Open ${before}` })
     .first()
     .click();
   await expect(name(page)).toHaveValue('Kept in the tab');
