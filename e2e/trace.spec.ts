@@ -254,8 +254,10 @@ test('drawing by keyboard: places typed and nudged, handles pulled, shapes dragg
   // An arrow with the pen in hand brings the crosshair, in the middle of the picture.
   await keys('p', 'ArrowRight', 'Enter', 'Control+ArrowRight', 'Shift+ArrowDown', 'ArrowLeft', 'Enter');
   await typePlace(1200, 700);
-  // Held, it pulls the point's handles; let go, the next point can be put down.
-  await keys('Control+Enter', 'Control+ArrowRight', 'Enter');
+  // Held, it pulls the point's handles, by a typed place as well; let go, the next point can be put down.
+  await keys('Control+Enter');
+  await typePlace(1300, 700);
+  await keys('Enter');
   await typePlace(400, 300);
   await keys('Enter', 'Escape');
   let { layers } = await desk.savedDocument();

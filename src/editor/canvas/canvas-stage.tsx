@@ -184,6 +184,10 @@ export function CanvasStage() {
       lastDown = { at: event.timeStamp, x: input.screen.x, y: input.screen.y };
       ask();
     };
+    // What is held stays so while its place is typed.
+    const blurred = ({ relatedTarget }: FocusEvent) => {
+      if (!(relatedTarget instanceof Element) || !relatedTarget.closest('[data-crosshair]')) keyed.letGo();
+    };
     const hover = (event: PointerEvent) => {
       if (pressed) return;
       // A pointer that lies still is told to have moved whenever the page does.
@@ -242,8 +246,9 @@ export function CanvasStage() {
         ask();
       }),
       useView.subscribe(ask),
-      useCrosshair.subscribe(({ at }, { at: before }) => {
-        if (at && at !== before) keyed.follow(at);
+      useCrosshair.subscribe(({ at, holds }, before) => {
+        if (at && at !== before.at) keyed.follow(at);
+        if (!holds && before.holds) keyed.letGo();
         ask();
       }),
       useColourPick.subscribe(ask),
@@ -251,7 +256,7 @@ export function CanvasStage() {
       onUnderlayLoaded(ask),
     ];
     element.addEventListener('keydown', keyed.press);
-    element.addEventListener('blur', keyed.letGo);
+    element.addEventListener('blur', blurred);
     element.addEventListener('pointerdown', down);
     element.addEventListener('pointermove', hover);
     element.addEventListener('contextmenu', menu);
@@ -265,7 +270,7 @@ export function CanvasStage() {
       stopGhost();
       cancelAnimationFrame(asked);
       element.removeEventListener('keydown', keyed.press);
-      element.removeEventListener('blur', keyed.letGo);
+      element.removeEventListener('blur', blurred);
       hideCrosshair();
       element.removeEventListener('pointerdown', down);
       element.removeEventListener('pointermove', hover);

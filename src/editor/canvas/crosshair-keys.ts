@@ -42,6 +42,8 @@ export function crosshairKeys({
 }) {
   let pressedAt = -Infinity;
   let pressedOn: Point | null = null;
+  /** The tool is down. */
+  let down = false;
 
   const inputAt = (at: Point, { shiftKey, altKey, timeStamp }: Modifiers, double = false): PointerInput => ({
     screen: toScreen(useView.getState(), at),
@@ -66,16 +68,19 @@ export function crosshairKeys({
     [pressedAt, pressedOn] = [event.timeStamp, at];
     if (useEditor.getState().playing) useEditor.setState({ playing: false });
     tool().down(inputAt(at, event, double));
+    down = true;
     useCrosshair.setState({ holds: true });
   }
   function release(at: Point, event: Modifiers): void {
+    down = false;
     useCrosshair.setState({ holds: false });
     tool().up(inputAt(at, event));
     endDrag();
   }
   /** Takes back what is being dragged. */
   function letGo(): void {
-    if (!useCrosshair.getState().holds) return;
+    if (!down) return;
+    down = false;
     useCrosshair.setState({ holds: false });
     tool().cancel();
     cancelDrag();

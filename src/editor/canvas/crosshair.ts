@@ -36,6 +36,9 @@ export function moveCrosshair(to: Point): void {
   useCrosshair.setState({ at: to });
 }
 
+/** Gives up what it holds: that goes back to where it was. */
+export const giveUpHold = (): void => useCrosshair.setState({ holds: false });
+
 export const hideCrosshair = (): void => useCrosshair.setState({ at: null, holds: false });
 
 /** Where it begins: on the point at work, else in the middle of what is seen of the picture. */

@@ -4,4 +4,11 @@ export * from './view';
 export { runGhost, stopGhost, usePenGhost } from './pen-ghost';
 export { ground } from './ground';
 export { TypeEntry } from './type-entry';
-export { arrowsDraw, moveCrosshair, showCrosshair, toggleCrosshair, useCrosshair } from './crosshair';
+export {
+  arrowsDraw,
+  giveUpHold,
+  moveCrosshair,
+  showCrosshair,
+  toggleCrosshair,
+  useCrosshair,
+} from './crosshair';

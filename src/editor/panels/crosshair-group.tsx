@@ -1,6 +1,6 @@
 'use client';
 import { Group, Hint, NumberField, pixels } from '@/ui';
-import { moveCrosshair, useCrosshair } from '../canvas';
+import { giveUpHold, moveCrosshair, useCrosshair } from '../canvas';
 
 /** Where the keyboard's pointer is, to be read and typed. */
 export function CrosshairGroup() {
@@ -8,7 +8,14 @@ export function CrosshairGroup() {
   if (!at) return null;
   return (
     <Group title="Crosshair">
-      <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 12 }}>
+      <div
+        data-crosshair
+        style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 12 }}
+        onBlur={({ currentTarget, relatedTarget }) => {
+          const to = relatedTarget as Element | null;
+          if (!currentTarget.contains(to) && !to?.matches('[data-canvas]')) giveUpHold();
+        }}
+      >
         {(['x', 'y'] as const).map((axis) => (
           <NumberField
             key={axis}
@@ -21,7 +28,7 @@ export function CrosshairGroup() {
       </div>
       <Hint>
         {holds
-          ? 'Arrows drag what it holds; Enter lets go, Escape takes it back.'
+          ? 'Arrows and typed places drag what it holds; on the canvas Enter lets go, Escape takes it back.'
           : 'Arrows move it by 1 px, with Shift 10, with Ctrl 100. Enter presses there, Shift and Alt as with a pointer; Ctrl Enter takes hold.'}
       </Hint>
     </Group>

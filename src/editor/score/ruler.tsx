@@ -1,7 +1,7 @@
 'use client';
 import { memo, useEffect, useRef } from 'react';
 import styled from 'styled-components';
-import { framesPerSecond } from '@/core/timing';
+import { framesPerSecond, timecode } from '@/core/timing';
 import { followPointer } from '@/ui';
 import { setScrubbing, showFrame, useEditor } from '../state';
 import { frameAt, useTimeScale, xOf } from './time-scale';
@@ -66,6 +66,7 @@ export const Ruler = memo(function Ruler() {
   const marks = useRulerMarks();
   const frame = useEditor((s) => s.frame);
   const length = useEditor((s) => s.piece.length);
+  const rate = useEditor((s) => s.piece.rate);
   return (
     <Strip
       role="slider"
@@ -73,6 +74,7 @@ export const Ruler = memo(function Ruler() {
       aria-valuemin={0}
       aria-valuemax={length - 1}
       aria-valuenow={frame}
+      aria-valuetext={`frame ${Math.round(frame)}, ${timecode(Math.round(frame), rate)}`}
       tabIndex={0}
       data-ruler
       onPointerDown={(event) => {
