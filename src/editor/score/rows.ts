@@ -67,6 +67,18 @@ export const setClosed = (group: string, to: boolean): void =>
 export const setOpened = (id: string, to: boolean): void =>
   useRows.setState(({ opened }) => ({ opened: toggled(opened, id, to) }));
 
+/** Opens or closes what lies under a row; null where nothing does. */
+export function turnOf(row: Row): ((to: boolean) => void) | null {
+  if (row.kind === 'group') return (to) => setClosed(row.group.id, !to);
+  return row.kind === 'layer' && row.parts.length > 0 ? (to) => setOpened(row.owner.id, to) : null;
+}
+
+/** Whether what lies under a row is shown. */
+export const isRowOpen = (row: Row, open: OpenRows): boolean =>
+  row.kind === 'group'
+    ? !isClosed(open, row.group.id, row.members.length)
+    : row.kind === 'layer' && open.opened.includes(row.layer.id);
+
 const WINDOW = ['head', 'tail'];
 /** The keyed parts of an owner that its own lane does not show; those of a window are not its own where a line leads it. */
 const moreParts = (owner: LaneOwner): KeyedPart[] =>

@@ -61,10 +61,6 @@ export const FootHead = styled.div`
   line-height: 23px;
   text-align: right;
 `;
-export const Heights = styled.div`
-  display: flex;
-  gap: 2px;
-`;
 export const RowBox = styled.div`
   position: absolute;
   left: 0;

@@ -1,31 +1,23 @@
 'use client';
-import {
-  useEffect,
-  useMemo,
-  useRef,
-  useState,
-  type CSSProperties,
-  type KeyboardEvent,
-  type ReactNode,
-} from 'react';
+import { useEffect, useMemo, useRef, useState, type CSSProperties } from 'react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { type KeyRef } from '@/core/document';
-import { FoldVertical, UnfoldVertical } from 'lucide-react';
-import { Button, IconButton, openContextMenu } from '@/ui';
+import { Button, openContextMenu } from '@/ui';
 import { selectForMenu, selectionEntries } from '../menus';
-import { select, selectedStrokes, useEditor } from '../state';
+import { selectedStrokes, useEditor } from '../state';
 import { CueThreads } from './cue-threads';
 import { DragWords } from './drag-words';
-import { enterLane } from './key-travel';
 import { GroupHead, LaneHead, PartHead } from './lane-head';
+import { LaneHeights } from './lane-heights';
 import { InkChart, MarkerLines, Moments } from './moments';
 import { RetimeBox } from './retime-box';
-import { isClosed, layersOfRow, rowsOf, setClosed, setOpened, useRows, type Row } from './rows';
+import { isRowOpen, layersOfRow, rowsOf, turnOf, useRows, type Row } from './rows';
 import { PlayheadLine, Ruler } from './ruler';
 import { rowGestures } from './row-gestures';
+import { rowKeys } from './row-keys';
 import { RowLane } from './row-lane';
 import { SpreadHandle } from './spread-handle';
-import { fitTime, nextLane, recallLanes, scrollTime, setLane, useTimeScale, zoomTime } from './time-scale';
+import { fitTime, recallLanes, scrollTime, useTimeScale, zoomTime } from './time-scale';
 import { Transport } from './transport';
 import {
   HEAD_WIDTH,
@@ -36,7 +28,6 @@ import {
   Over,
   Foot,
   FootHead,
-  Heights,
   RowBox,
   Empty,
   DropLine,
@@ -56,30 +47,6 @@ const rowName = (row: Row): string =>
       : row.order
         ? `${row.order} ${row.layer.name}`
         : row.layer.name;
-
-/** Makes the lanes lower and higher. */
-function LaneHeights() {
-  const lane = useTimeScale((s) => s.lane);
-  const turn = (by: 1 | -1, label: string, icon: ReactNode) => {
-    const next = nextLane(lane, by);
-    return (
-      <IconButton
-        label={label}
-        plain
-        isDisabled={next === null}
-        onPress={() => next !== null && setLane(next)}
-      >
-        {icon}
-      </IconButton>
-    );
-  };
-  return (
-    <Heights role="group" aria-label="Height of the lanes">
-      {turn(-1, 'Lower lanes', <FoldVertical />)}
-      {turn(1, 'Higher lanes', <UnfoldVertical />)}
-    </Heights>
-  );
-}
 
 /** The lanes: every stroke of the piece over time, in writing order, with the art that lies between them. */
 export function Score() {
@@ -148,46 +115,8 @@ export function Score() {
   };
   const { choose, dragOrder, boxSelect } = rowGestures({ rows, layers, scroller, setDropAt, setBox });
 
-  /** Opens or closes what lies under a row; null where nothing does. */
-  const opening = (row: Row): ((to: boolean) => void) | null => {
-    if (row.kind === 'group') return (to) => setClosed(row.group.id, !to);
-    return row.kind === 'layer' && row.parts.length > 0 ? (to) => setOpened(row.owner.id, to) : null;
-  };
-  const isOpen = (row: Row): boolean =>
-    row.kind === 'group'
-      ? !isClosed(open, row.group.id, row.members.length)
-      : row.kind === 'layer' && open.opened.includes(row.layer.id);
-
-  const partsOpen = ({ owner }: Row): boolean => open.opened.includes(owner.id);
-  const rowKey = (event: KeyboardEvent<HTMLElement>, index: number) => {
-    if (event.target !== event.currentTarget) return;
-    const row = rows[index]!;
-    const up = event.key === 'ArrowUp';
-    const turn = opening(row);
-    if ((up || event.key === 'ArrowDown') && !event.altKey) {
-      const to = index + (up ? -1 : 1);
-      if (to >= 0 && to < rows.length) {
-        choose(to, event);
-        focusRow(to);
-      }
-    } else if (event.key === 'ArrowRight' && turn && !isOpen(row)) turn(true);
-    else if (event.key === 'ArrowRight' && row.kind === 'group' && row.parts.length > 0 && !partsOpen(row))
-      setOpened(row.group.id, true);
-    else if (event.key === 'ArrowLeft' && row.kind === 'group' && partsOpen(row))
-      setOpened(row.group.id, false);
-    else if (event.key === 'ArrowLeft' && turn && isOpen(row)) turn(false);
-    // Selected keys are moved by arrows, here as on the canvas.
-    else if (event.key === 'ArrowRight' && selection.keys.length === 0) enterLane(event.currentTarget);
-    else if ((event.key === 'Home' || event.key === 'End') && (event.ctrlKey || event.metaKey)) {
-      const to = event.key === 'Home' ? 0 : rows.length - 1;
-      select({ layers: layersOfRow(rows[to]!) });
-      focusRow(to);
-    } else if (event.key === ' ' || event.key === 'Enter') choose(index, event);
-    else if (event.key === 'F2' && row.kind !== 'part') setRenaming(row.key);
-    else return;
-    event.preventDefault();
-    event.stopPropagation();
-  };
+  const isOpen = (row: Row): boolean => isRowOpen(row, open);
+  const rowKey = rowKeys({ rows, open, choose, focusRow, setRenaming });
 
   const isChosen = (row: Row): boolean => {
     const ids = layersOfRow(row);
@@ -240,7 +169,7 @@ export function Score() {
                 const keys = selection.keys.some((key) => key.stroke === owner.id)
                   ? selection.keys.filter((key) => key.stroke === owner.id)
                   : NO_KEYS;
-                const turn = opening(row);
+                const turn = turnOf(row);
                 return (
                   <RowBox
                     key={row.key}
@@ -271,7 +200,7 @@ export function Score() {
                           members={row.members}
                           depth={row.depth}
                           parts={row.parts.length}
-                          partsOpen={partsOpen(row)}
+                          partsOpen={open.opened.includes(owner.id)}
                           isOpen={isOpen(row)}
                           renaming={renaming === row.key}
                           onRenamed={() => setRenaming(null)}

@@ -25,10 +25,7 @@ export function takeLetters(of: string, place: number, add: boolean): void {
 export const letLettersGo = (): void => useLettersInHand.setState(NONE);
 
 /** The text that is selected alone, and which of its letters are in hand; null where none are. */
-export function lettersInHand({
-  piece,
-  selection,
-}: Pick<EditorState, 'piece' | 'selection'>): {
+export function lettersInHand({ piece, selection }: Pick<EditorState, 'piece' | 'selection'>): {
   readonly lettering: Lettering;
   readonly places: readonly number[];
 } | null {

@@ -8,7 +8,6 @@ import {
   moveLayers,
   toCorner,
   toSmooth,
-  lettersOf,
   strokeById,
   scaleLayers,
   updateUnderlay,
@@ -25,18 +24,15 @@ import {
   changeable,
   edit,
   editFromBase,
-  letLettersGo,
-  lettersInHand,
   newId,
   select,
   selectUnderlay,
-  singleLayer,
   singleStroke,
-  takeLetters,
   useEditor,
 } from '../../state';
 import { cornersOf, framed, underlayBounds } from '../frames';
-import { handleAt, placeOn, letterAt, pointAt, layerAt, REACH, type HandleHit } from '../hit';
+import { letterPress } from './letter-press';
+import { handleAt, placeOn, pointAt, layerAt, REACH, type HandleHit } from '../hit';
 import { gripsOf, movePlace, placeTarget, type Grip, type Told } from '../grips';
 import { movingBox, snapped, snappedWay, snapTargets, type MovingBox } from '../snapping';
 import { standing, toOwn, wayToOwn } from '../standing';
@@ -113,6 +109,7 @@ export function selectTool(): CanvasTool {
   let says: ToolMarks['says'];
   let hover = 'default';
   let found: Snapped | null = null;
+  const letters = letterPress();
   const state = useEditor.getState;
   const view = useView.getState;
 
@@ -189,32 +186,10 @@ export function selectTool(): CanvasTool {
     return false;
   }
 
-  /** The text that was selected alone when the last press began: a double press means it, whatever its first half took up. */
-  let pressedWith: string | null = null;
-
-  /** Takes a letter of the selected text in hand: by a double press, or a press while others of it are. */
-  function downOnLetter(input: PointerInput): boolean {
-    const { piece, frame, step } = state();
-    const now = singleLayer(state());
-    const text = input.double ? lettersOf(piece).find(({ id }) => id === pressedWith) : now;
-    if (!input.double) pressedWith = now?.type === 'lettering' ? now.id : null;
-    if (text?.type !== 'lettering' || text.hidden || text.locked || step === 'place') return false;
-    const inHand = lettersInHand(state()) !== null;
-    if (!inHand && !input.double) return false;
-    const at = letterAt(piece, text, input.screen, view(), Math.round(frame));
-    if (at === null) {
-      letLettersGo();
-      return false;
-    }
-    if (now !== text) select({ layers: [text.id] });
-    takeLetters(text.id, at, input.shift);
-    return true;
-  }
-
   return {
     down(input) {
       found = null;
-      if (downOnGrip(input) || downOnLetter(input) || downOnFrame(input) || downOnSingle(input)) return;
+      if (downOnGrip(input) || letters(input) || downOnFrame(input) || downOnSingle(input)) return;
       const { piece, selection } = state();
       const layer = layerAt(piece, input.screen, view());
       const under = state().step === 'underlay' && !layer ? underlayAt(input.point) : null;
