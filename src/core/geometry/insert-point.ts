@@ -1,7 +1,7 @@
 import { splitCubic } from './cubic';
 import type { PathPlace } from './measured-path';
 import { corner, isStraight, segmentCubic, type Path, type PathPoint } from './path';
-import { subtract } from './point';
+import { mix, subtract } from './point';
 
 /** Puts a new point on the path without changing its shape: the curve is split exactly. */
 export function insertPoint(path: Path, place: PathPlace): Path {
@@ -9,7 +9,7 @@ export function insertPoint(path: Path, place: PathPlace): Path {
   const next = (segment + 1) % path.points.length;
   const [left, right] = splitCubic(segmentCubic(path, segment), t);
   const straight = isStraight(path, segment);
-  const here = { x: left[6], y: left[7] };
+  const here = straight ? mix(path.points[segment]!, path.points[next]!, t) : { x: left[6], y: left[7] };
   const made: PathPoint = straight
     ? corner(here.x, here.y)
     : {

@@ -2,7 +2,15 @@ import CanvasKitInit, { type CanvasKit } from 'canvaskit-wasm';
 import { dirname, join } from 'node:path';
 import { cubicFamilies, seeded } from '../testing/families';
 import type { PathCommand } from './commands';
-import { measurePath, pointAtLength, subPath, tangentAtLength, wholePath } from './measured-path';
+import {
+  lengthAtPlace,
+  measurePath,
+  pointAtLength,
+  subPath,
+  tangentAtLength,
+  wholePath,
+} from './measured-path';
+import { insertPoint } from './insert-point';
 import { nearestPlace } from './nearest';
 import { corner, smooth, type Path, type PathPoint } from './path';
 
@@ -134,5 +142,24 @@ test('the nearest place on a path is as near as the nearest of many samples', ()
       }),
     );
     expect(found.distance).toBeLessThan(sampled + 0.01);
+    // Where it says it is, told by length, on lines as on curves.
+    const there = pointAtLength(m, lengthAtPlace(m, found));
+    expect(Math.hypot(there.x - found.point.x, there.y - found.point.y)).toBeLessThan(0.01);
   }
+});
+
+test('a place on a line without handles is told by its length, as all places of lines are; a point put there stays on it', () => {
+  const random = seeded(77);
+  const off: number[] = [];
+  for (let i = 0; i < 200; i++) {
+    const points = Array.from({ length: 4 }, () => corner(random() * 1000, random() * 1000));
+    const path: Path = { closed: i % 2 === 0, points };
+    const found = nearestPlace(path, { x: random() * 1000, y: random() * 1000 })!;
+    const m = measurePath(path);
+    const there = pointAtLength(m, lengthAtPlace(m, found));
+    const put = insertPoint(path, found).points[found.segment + 1]!;
+    off.push(Math.hypot(there.x - found.point.x, there.y - found.point.y));
+    off.push(Math.hypot(put.x - found.point.x, put.y - found.point.y));
+  }
+  expect(Math.max(...off)).toBeLessThan(1e-6);
 });

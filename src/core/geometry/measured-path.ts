@@ -51,7 +51,7 @@ export function measurePath(path: Path): MeasuredPath {
   return result;
 }
 
-/** A place on a path: which curve, and the curve's parameter there (0..1). */
+/** A place on a path: which curve, and the curve's parameter there (0..1); on a line without handles the share of its length. */
 export interface PathPlace {
   readonly segment: number;
   readonly t: number;

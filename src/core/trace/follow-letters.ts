@@ -11,7 +11,16 @@ import {
   type Piece,
   type Stroke,
 } from '../document';
-import { compose, IDENTITY, inverse, measurePath, transformPath } from '../geometry';
+import {
+  compose,
+  IDENTITY,
+  inverse,
+  measurePath,
+  scaling,
+  transformPath,
+  translation,
+  type Matrix,
+} from '../geometry';
 import { ownersIn } from '../scene';
 
 /** Which letters of a text are still there in another: pairs of places, as many as can be in order. */
@@ -45,6 +54,18 @@ export function lettersThatStay(before: Lettering, now: Lettering): number {
   return lettersKept(a, b).length / Math.max(1, a.length, b.length);
 }
 
+/** What leads from where a letter stood to where it stands now; exact where it was only moved and scaled. */
+function movedFrom(was: Matrix, is: Matrix): Matrix {
+  const upright = ([a, b, c, d]: Matrix): boolean => b === 0 && c === 0 && a === d && a !== 0;
+  if (upright(was) && upright(is))
+    return compose(
+      translation(is[4], is[5]),
+      compose(scaling(is[0] / was[0]), translation(-was[4], -was[5])),
+    );
+  const back = inverse(was);
+  return back ? compose(is, back) : IDENTITY;
+}
+
 /**
  * Strokes traced from lettering, moved and scaled along with the letters they belong to, where those are still there after
  * the text, the face or the size was changed. A new trace then finds them in their new places.
@@ -62,9 +83,7 @@ export function withLettersMoved(piece: Piece, before: Lettering, now: Lettering
         const { from, mark } = uncorrected(s).traced!;
         return { ...s, traced: { from, mark } };
       });
-    // From where the letter stood to where it stands now, turned and scaled as it is.
-    const back = inverse(was[letter]!);
-    const move = back ? compose(is[to.get(letter)!]!, back) : IDENTITY;
+    const move = movedFrom(was[letter]!, is[to.get(letter)!]!);
     return updateStrokes(result, [stroke.id], (s) => {
       const path = transformPath(s.path, move);
       const known = s.traced!.glyph !== undefined && { glyph: to.get(letter)! };
