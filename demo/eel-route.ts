@@ -101,11 +101,11 @@ export function eelRoute(): Piece {
   piece = changeEffects(piece, ['heron'], () => [
     { on: true, is: { kind: 'wobble', amount: 5, grain: 110, held: 3, loop: 0, seed: 3 } },
   ]);
-  // Names and the dark course have light round them, so that they hold over a dark shot as well.
+  // Names have light round them, so that they hold over a dark shot as well.
   const light = { kind: 'glow', size: 9, gain: 3.2, colour: '#f4eee1', opacity: 0.9 } as const;
   piece = groupLayers(piece, ids('from'), { id: 'mouth-name', name: 'Skerrow Mouth' });
   piece = groupLayers(piece, ids('to'), { id: 'weir-name', name: 'Weir of Ammet' });
-  piece = changeEffects(piece, ['mouth-name', 'weir-name', 'heron'], (effects) => [
+  piece = changeEffects(piece, ['mouth-name', 'weir-name'], (effects) => [
     ...effects,
     { on: true, is: light },
   ]);

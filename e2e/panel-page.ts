@@ -12,7 +12,10 @@ const script = buildSync({
       import { QueryClientProvider } from '@tanstack/react-query';
       import { EditStepContext, GlobalStyle, Notices } from '@/ui';
       import { queries } from '@/editor/queries';
-      import { InkPanel, PlacePanel, RevealPanel, TimePanel } from '@/editor/panels';
+      import { InkPanel } from '@/editor/panels/ink';
+      import { PlacePanel } from '@/editor/panels/place';
+      import { RevealPanel } from '@/editor/panels/reveal';
+      import { TimePanel } from '@/editor/panels/time';
       import { DOCUMENT_STEP, loadPiece, select, undo, useEditor } from '@/editor/state';
       const PANELS = { ink: InkPanel, place: PlacePanel, reveal: RevealPanel, time: TimePanel };
       globalThis.obelus = {

@@ -77,7 +77,7 @@ test('what a file will not hold is named with its layers, and nothing else is', 
     'GIF holds 50 frames a second at most: every second frame leaves, 30 a second.',
   ]);
   const soft = (piece: Piece) => losses(piece, { format: 'lottie' }).find(({ what }) => /^Glows/.test(what));
-  expect(soft(lowerThird())?.layers).toEqual(['Comet line']);
+  expect(soft(lowerThird())?.layers).toEqual(['Alma Claman', 'Tide keeper, Skerrow Mouth', 'Comet line']);
   // Ink that melts is soft too.
   expect(soft(highWater())?.layers.length).toBeGreaterThan(0);
   // Strokes that only uncover others are what takes room.

@@ -3,11 +3,11 @@ import { resolve } from 'node:path';
 import { build, type Plugin } from 'esbuild';
 
 /**
- * What walks through schemas, which can't do anything without them, and what is kept on shelves and clipboards: nothing that is
- * played asks for either.
+ * What walks through schemas, which can't do anything without them, and what is kept on shelves and clipboards or only followed: nothing
+ * that is played asks for any of it.
  */
 const WALKERS =
-  /src\/core\/(properties\/(scaled|mapped|inside|property)|document\/(shelf-schema|edits\/copied))\.ts$/;
+  /src\/core\/(properties\/(scaled|mapped|inside|property)|document\/(shelf-schema|underlay-schema|edits\/copied))\.ts$/;
 
 /** Leaves the walkers' names, so that what imports them still finds them. */
 const withoutWalkers: Plugin = {
@@ -36,7 +36,7 @@ const withoutWords: Plugin = {
       const source = await readFile(path, 'utf8');
       const contents = source
         .replace(/\b(name|message): '[^']*'/g, "$1: ''")
-        .replace(/\b(?:unit: '[^']*'|(?:min|max|step): -?[\d._e]+),? ?/g, '');
+        .replace(/\b(?:(?:unit|scales): '[^']*'|(?:min|max|step): -?[\d._e]+),? ?/g, '');
       return { contents, loader: 'ts' };
     });
   },

@@ -1,4 +1,4 @@
-import type { DrawItem, Filter, GroupItem, ShapeItem } from '../../draw';
+import { isOnlySoft, type DrawItem, type Filter, type GroupItem, type ShapeItem } from '../../draw';
 import { transformCommands } from '../../geometry';
 import {
   groundsOf,
@@ -135,10 +135,6 @@ const BLENDS: Readonly<Record<string, number>> = {
 
 const filterOf = <K extends Filter['kind']>({ filters = [] }: GroupItem, kind: K) =>
   filters.find((filter): filter is Extract<Filter, { kind: K }> => filter.kind === kind);
-
-/** Whether a group is nothing but soft: a glow, a shadow. The format has no word for softness; what else is soft gets a hard edge. */
-const isOnlySoft = ({ filters = [], operator }: GroupItem): boolean =>
-  !operator && filters.some(({ kind }) => kind === 'blur') && !filters.some(({ kind }) => kind === 'sharpen');
 
 /** The colours that lie under a group through time, slice by slice. */
 const groundLayers = ({ items }: GroupTrack): Layers =>

@@ -26,6 +26,8 @@ import {
   placementAbout,
   newStroke,
   updateStrokes,
+  type Group,
+  type Layer,
   type Piece,
 } from '@/core/document';
 import { corner } from '@/core/geometry';
@@ -364,7 +366,17 @@ test.each(SAMPLE_PROJECT.pieces.map((piece) => [piece.name, piece] as const))(
     context.fillRect(0, 0, width, height);
     const own = createCanvas(width, height);
     // What PDF has no word for is left out on both sides.
-    const plain = { ...sample, shutter: undefined } as unknown as Piece;
+    const soft = ['glow', 'inner glow', 'drop shadow'];
+    const hard = <P extends Layer | Group>(part: P): P => ({
+      ...part,
+      effects: (part.effects ?? []).filter(({ is }) => !soft.includes(is.kind)),
+    });
+    const plain = {
+      ...sample,
+      shutter: undefined,
+      layers: sample.layers.map(hard),
+      groups: sample.groups.map(hard),
+    } as unknown as Piece;
     paint(evaluate(plain, frame), own.getContext('2d'), createCanvas);
     context.drawImage(own, 0, 0);
     const wanted = context.getImageData(0, 0, width, height).data;

@@ -3,7 +3,7 @@ import { finished } from 'node:stream/promises';
 import PdfDocument from 'pdfkit';
 import svgToPdf from 'svg-to-pdfkit';
 import { changed, type Piece } from '@/core/document';
-import { plainMattes } from '@/core/draw';
+import { plainMattes, withoutSoft } from '@/core/draw';
 import { writeSvg } from '@/core/formats';
 import { evaluate } from '@/core/scene';
 import { asDiskFull } from '../../disk';
@@ -14,13 +14,18 @@ const POINTS = 0.75;
 /** A still is of no time; a date in it would make two files of the same frame differ. */
 const UNDATED = new Date(0);
 
-/** One frame as a page of PDF, all of it vectors: the still that SVG has, drawn onto a page. */
+/** One frame as a page of PDF, all of it vectors: the still that SVG has, without what is only soft, drawn onto a page. */
 export const writePdf: WriteFormat = async ({ piece, settings, file, progress }) => {
   const { name, size } = piece;
   // Light that is summed of many moments has no word in it.
   const list = evaluate(changed<Piece>(piece, { shutter: undefined }), settings.first);
   const svg = writeSvg({
-    ...{ name, lists: [{ ...list, items: plainMattes(list.items) }], framesPerSecond: 1, plays: 'once' },
+    ...{
+      name,
+      lists: [{ ...list, items: plainMattes(withoutSoft(list.items)) }],
+      framesPerSecond: 1,
+      plays: 'once',
+    },
     ...{ still: 0, scale: 1, ...(settings.transparency === 'over' && { over: settings.over }) },
   });
   const [width, height] = [size.width, size.height].map((side) => side * settings.scale * POINTS) as [
