@@ -61,6 +61,8 @@ for (const theme of ['dark', 'light'] as const) {
     test.use({ colorScheme: theme });
 
     test('the list, its dialogs and the pages beside it leave nothing to mend', async ({ page }) => {
+      // A list of all that other tests made is looked through in each of its states.
+      test.setTimeout(60_000);
       await page.goto('/');
       await expect(page.locator('[data-piece]').first()).toBeVisible();
       await clean(page, 'list');

@@ -140,11 +140,13 @@ test('an accent comes at the playhead about what is chosen, and one of one’s o
   }
   // What was put in is chosen: it can be kept under its own name at once.
   await page.getByRole('button', { name: 'Save the selection as an accent' }).click();
-  await expect(page.getByRole('button', { name: 'Remove Burst from the shelf' })).toBeVisible();
+  const kept = page.getByRole('button', { name: 'More about Burst' });
+  await expect(kept).toBeVisible();
   await page.keyboard.press('Control+z');
   expect(((await desk.savedDocument()) as unknown as Piece).groups).toEqual([]);
-  await page.getByRole('button', { name: 'Remove Burst from the shelf' }).click();
-  await expect(page.getByRole('button', { name: 'Remove Burst from the shelf' })).toHaveCount(0);
+  await kept.click();
+  await page.getByRole('menuitem', { name: 'Remove Burst from the shelf' }).click();
+  await expect(kept).toHaveCount(0);
 });
 
 test('a pen writes what is chosen: it rides on its head, and lets it go', async ({ page }) => {

@@ -50,7 +50,7 @@ await page.getByRole('button', { name: 'New piece' }).first().click();
 await page.getByLabel('Name', { exact: true }).fill('Reedmace');
 await page.getByRole('button', { name: 'Create' }).click();
 await page.getByRole('button', { name: 'Handwritten title' }).waitFor();
-await page.waitForTimeout(500);
+await page.waitForTimeout(2500);
 await shot('begin');
 await open('Opening title');
 await step('Trace');
@@ -61,6 +61,7 @@ await page.getByText(/match strokes that are there/).waitFor();
 await shot('found-strokes');
 await page.getByRole('button', { name: 'Discard' }).click();
 await showFrame(page, 26);
+await page.getByRole('button', { name: 'Open the group Saltmarsh, hand' }).click();
 await choose('2 a, 1');
 await shot('trace');
 await step('Ink');
@@ -102,6 +103,7 @@ await open('Narrator’s signature');
 await step('Finish');
 await page.getByRole('button', { name: 'Accents', exact: true }).click();
 await page.getByRole('list', { name: 'Accents' }).locator('canvas').nth(5).waitFor();
+await page.waitForTimeout(1500);
 await showFrame(page, 108);
 await shot('accents');
 await open('Lower third');
@@ -109,6 +111,7 @@ await step('Set up');
 await page.getByRole('button', { name: 'Fields' }).click();
 await page.getByRole('button', { name: 'Layouts' }).click();
 await page.getByRole('list', { name: 'Layouts' }).locator('canvas').nth(8).waitFor();
+await page.waitForTimeout(1500);
 await showFrame(page, 60);
 await shot('layouts');
 await open('Narrator’s signature');
@@ -162,11 +165,11 @@ await page
   .and(page.locator('[data-status="done"]'))
   .waitFor({ timeout: 90_000 });
 await page
-  .locator('[data-export] img')
+  .locator('[data-export] img[src]')
   .last()
   .evaluate((img: HTMLImageElement) => img.decode());
 await page
-  .locator('[data-export] img')
+  .locator('[data-export] img[src]')
   .first()
   .evaluate((img: HTMLImageElement) => img.decode());
 await shot('exports');
