@@ -88,6 +88,7 @@ test('vectors play in the bay; files from outside are shown, or refused in words
 test('exports of all projects have a page: found, kept, compared, deleted, fetched as one archive', async ({
   page,
 }) => {
+  test.setTimeout(60_000);
   const name = `Heron ${Date.now()}`;
   const desk = await openNew(page, three(name));
   await exported(page, desk.pieceId, { format: 'still-png', last: 0 });
@@ -106,7 +107,8 @@ test('exports of all projects have a page: found, kept, compared, deleted, fetch
   await expect(rows).toHaveCount(2);
   const still = rows.filter({ hasText: '.png' });
   await expect(still).toContainText(/made from revision 1, now 2/);
-  await expect(still.locator('img')).toHaveJSProperty('naturalWidth', 640);
+  // Its picture is made in its turn, after those that other tests wait for.
+  await expect(still.locator('img')).toHaveJSProperty('naturalWidth', 640, { timeout: 30_000 });
   await still.getByRole('button', { name: /for good/ }).click();
   await expect(still.getByRole('button', { name: /for good/ })).toHaveAttribute('aria-pressed', 'true');
 
