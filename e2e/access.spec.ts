@@ -39,6 +39,11 @@ async function findings(page: Page, popover: boolean): Promise<string[]> {
 const clean = async (page: Page, state: string, popover = false): Promise<void> => {
   expect([state, await findings(page, popover)]).toEqual([state, []]);
 };
+/** What `clean` says of a dialog, menu or popover that was just asked for: it may have to be fetched first. */
+const cleanOnceOpen = async (page: Page, role: 'dialog' | 'menu', state: string, popover = false) => {
+  await expect(page.getByRole(role).first()).toBeVisible();
+  await clean(page, state, popover);
+};
 const STEPS = ['Set up', 'Underlay', 'Trace', 'Ink', 'Place', 'Time', 'Reveal', 'Finish'];
 
 /** Opens all that is folded in the panel. */
@@ -51,6 +56,7 @@ const unfold = (page: Page): Promise<void> =>
 async function eachStep(desk: Desk, what: string): Promise<void> {
   for (const name of STEPS) {
     await desk.page.getByRole('radio', { name, exact: true }).click();
+    await expect(desk.page.locator('aside h2').first()).toBeVisible();
     await unfold(desk.page);
     await clean(desk.page, `${what}, ${name}`);
   }
@@ -67,15 +73,15 @@ for (const theme of ['dark', 'light'] as const) {
       await expect(page.locator('[data-piece]').first()).toBeVisible();
       await clean(page, 'list');
       await page.getByRole('button', { name: 'Bin' }).click();
-      await clean(page, 'bin');
+      await cleanOnceOpen(page, 'dialog', 'bin');
       await page.keyboard.press('Escape');
       await page.getByRole('button', { name: 'New piece' }).first().click();
-      await clean(page, 'new piece');
+      await cleanOnceOpen(page, 'dialog', 'new piece');
       await page.keyboard.press('Escape');
       await page.locator('[data-piece]').first().getByRole('checkbox').check({ force: true });
       await clean(page, 'selected');
       await page.locator('[data-piece]').first().click({ button: 'right' });
-      await clean(page, 'menu of a card');
+      await cleanOnceOpen(page, 'menu', 'menu of a card');
       await page.goto('/exports');
       await expect(page.getByRole('heading', { name: 'Exports' })).toBeVisible();
       await clean(page, 'exports');
@@ -107,20 +113,20 @@ for (const theme of ['dark', 'light'] as const) {
       await eachStep(desk, 'lettering');
       await page.getByRole('radio', { name: 'Trace', exact: true }).click();
       await page.getByRole('button', { name: /^Face: / }).click();
-      await clean(page, 'faces', true);
+      await cleanOnceOpen(page, 'dialog', 'faces', true);
       await page.keyboard.press('Escape');
       await page.getByRole('button', { name: /^Proof/ }).click();
       await clean(page, 'proof');
       await page.getByRole('button', { name: 'Close the proof' }).click();
       await desk.canvas.focus();
       await page.keyboard.press('?');
-      await clean(page, 'keys');
+      await cleanOnceOpen(page, 'dialog', 'keys');
       await page.keyboard.press('Escape');
       await page.getByRole('button', { name: 'Export', exact: true }).click();
-      await clean(page, 'export');
+      await cleanOnceOpen(page, 'dialog', 'export');
       await page.keyboard.press('Escape');
       await page.getByRole('button', { name: 'More', exact: true }).click();
-      await clean(page, 'more');
+      await cleanOnceOpen(page, 'menu', 'more');
       await page.keyboard.press('Escape');
       await page.getByRole('button', { name: 'Help with Trace' }).click();
       await clean(page, 'help');
@@ -128,7 +134,7 @@ for (const theme of ['dark', 'light'] as const) {
       await clean(page, 'tour');
       await page.keyboard.press('Escape');
       await desk.lane(0).click({ button: 'right' });
-      await clean(page, 'menu of a lane');
+      await cleanOnceOpen(page, 'menu', 'menu of a lane');
     });
 
     test('an empty piece leaves nothing to mend', async ({ page }) => {

@@ -71,6 +71,32 @@ test('a card plays while the pointer is on it', async ({ page }) => {
   await expect(strip).toBeHidden();
 });
 
+test('pictures are asked for three at a time, so that what a person does waits behind none', async ({
+  page,
+}) => {
+  const name = await project(page, ...Array.from({ length: 7 }, (_, i) => `Slow ${i}`));
+  let waiting = 0;
+  let most = 0;
+  let answer = () => {};
+  const held = new Promise<void>((done) => {
+    answer = done;
+  });
+  await page.route('**/thumbnail?*', async (route) => {
+    most = Math.max(most, ++waiting);
+    await held;
+    waiting--;
+    await route.fulfill({ status: 404 });
+  });
+  await page.goto('/');
+  await cards(page, name).last().scrollIntoViewIfNeeded();
+  await expect.poll(() => most).toBe(3);
+  // With all of them still on their way a piece is opened.
+  await page.getByRole('link', { name: 'Open Slow 6' }).click();
+  await expect(page).toHaveTitle('Slow 6 · Obelus');
+  expect(most).toBe(3);
+  answer();
+});
+
 /** Drops files onto something, as a drag from outside the page does. */
 async function drop(page: Page, selector: string, files: { name: string; type: string; text: string }[]) {
   await page.evaluate(

@@ -242,4 +242,20 @@ test('lanes by arrows: into a lane, from key to key and lane to lane, moved, sho
   await page.keyboard.press('ArrowRight');
   await expect(desk.lane(2)).toBeFocused();
   expect(frames((await desk.savedDocument()).layers[0]!.window.head)).toEqual([10, 40]);
+  // In a group left leads to it; there it closes it, and opens again by right.
+  await desk.lane(0).focus();
+  await page.keyboard.press('Space');
+  await desk
+    .lane(1)
+    .getByRole('rowheader')
+    .click({ modifiers: ['Shift'] });
+  await page.keyboard.press('Control+g');
+  await expect(desk.lane(0)).toHaveAccessibleName(/^Group/);
+  await desk.lane(2).focus();
+  await page.keyboard.press('ArrowLeft');
+  await expect(desk.lane(0)).toBeFocused();
+  await page.keyboard.press('ArrowLeft');
+  await expect(desk.lane(0)).toHaveAttribute('aria-expanded', 'false');
+  await page.keyboard.press('ArrowRight');
+  await expect(desk.score.getByRole('row')).toHaveCount(4);
 });

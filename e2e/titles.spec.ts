@@ -161,3 +161,38 @@ test('the proof lists what a viewer would stumble over, goes to its place and fr
   await page.getByRole('button', { name: 'Close the proof' }).click();
   await expect(page.getByRole('textbox', { name: 'Text', exact: true })).toBeVisible();
 });
+
+test('a number goes with the ring beside it; an accent waits for the nearest stroke of a whole word', async ({
+  page,
+}) => {
+  const desk = await openNew(page, blank('Tied'));
+  await step(page, 'Set up');
+  await page.locator('aside [data-layout]', { hasText: 'Ring with a number' }).click();
+  const ring = page.getByRole('row', { name: /^\d Ring$/ });
+  await ring.getByRole('rowheader').click();
+  const count = async () => texts(await whole(desk)).find((one) => one.count)!.count!;
+  expect((await count()).follows).toMatchObject({ none: 0, all: 100 });
+  // The ring is filled less: the number counts to less, and says so where it is changed by itself.
+  await ring.locator('[data-key="head-1"]').focus();
+  for (let i = 0; i < 3; i++) await page.keyboard.press('Shift+ArrowDown');
+  expect(keysOf((await count()).value).at(-1)!.value).toBe(52);
+  await page
+    .getByRole('row', { name: /^Number|^#/ })
+    .getByRole('rowheader')
+    .click();
+  await step(page, 'Trace');
+  await choose(page, /Stroke the number goes with/, 'its own keys');
+  expect(await count()).not.toHaveProperty('follows');
+  await choose(page, /Stroke the number goes with/, 'Ring');
+  await type(page.getByRole('spinbutton', { name: 'At the full path' }), '200');
+  expect(keysOf((await count()).value).at(-1)!.value).toBe(104);
+
+  await ring.getByRole('rowheader').click();
+  await step(page, 'Time');
+  await page.getByRole('button', { name: /^Cue none/ }).click();
+  await choose(page, /Stroke or group to wait for/, 'Ring with a number (nearest stroke)');
+  await page.getByRole('button', { name: 'Cue to it' }).click();
+  const strokes = strokesOf(await whole(desk));
+  const cue = strokes.find(({ name }) => name === 'Ring')!.cue!;
+  expect(strokes.find(({ id }) => id === cue.to)!.name).toBe('Bed of the ring');
+});

@@ -19,11 +19,11 @@ async function filled(piece: Piece, field: Field, value: string): Promise<Piece>
   if (field.kind === 'text' || field.kind === 'face') {
     let result = piece;
     for (const { id, setting } of textsOf(piece, field)) {
-      // The nearest weight that the face has is taken.
+      // The nearest weight that the face has is taken; axes are those of one face alone.
       const now =
         field.kind === 'text'
           ? { ...setting, text: value }
-          : { ...setting, face: { ...setting.face, id: value } };
+          : { ...setting, face: { id: value, weight: setting.face.weight } };
       result = setText(result, id, now, await setLettering(now));
     }
     return result;

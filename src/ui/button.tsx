@@ -65,10 +65,10 @@ export const MainButton = styled(AriaButton)<{ $wide?: boolean }>`
   color: var(--on-head);
   font-weight: 600;
   &[data-hovered] {
-    background: color-mix(in srgb, var(--head) 85%, white);
+    background: var(--head-hovered);
   }
   &[data-pressed] {
-    background: color-mix(in srgb, var(--head) 85%, black);
+    background: var(--head-pressed);
   }
 `;
 

@@ -33,6 +33,7 @@ test.each([
   for (const surface of ['ground', 'panel', 'raised'])
     for (const role of ['head', 'tail', 'caution'])
       expect([role, surface, contrast(roles[role]!, roles[surface]!) >= 4.5]).toEqual([role, surface, true]);
-  expect(contrast(roles['on-head']!, roles.head!)).toBeGreaterThanOrEqual(4.5);
+  for (const role of ['head', 'head-hovered', 'head-pressed'])
+    expect([role, contrast(roles['on-head']!, roles[role]!) >= 4.5]).toEqual([role, true]);
   expect(contrast(roles.text!, roles.pressed!)).toBeGreaterThanOrEqual(4.5);
 });

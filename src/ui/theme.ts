@@ -6,6 +6,7 @@ const LIGHT = `
     --desk: #d9cfbb;
     --text: #2a241b; --quiet: #5f5545;
     --head: #b83a12; --tail: #186557; --caution: #7d5200; --on-head: #fff7f0;
+    --head-hovered: #9c310f; --head-pressed: #812a0d;
     --shadow: 0 12px 40px rgb(70 50 20 / 0.3);
     color-scheme: light;
 `;
@@ -20,6 +21,7 @@ export const GlobalStyle = createGlobalStyle`
     --desk: #0f0d0a;
     --text: #ede6d8; --quiet: #a79f8e;
     --head: #ff6b3d; --tail: #43b3a0; --caution: #d9a441; --on-head: #1a0e08;
+    --head-hovered: #ff815a; --head-pressed: #d95b34;
     --shadow: 0 12px 40px rgb(0 0 0 / 0.55);
     --sans: 'Instrument Sans Variable', sans-serif;
     --serif: 'Instrument Serif', serif;

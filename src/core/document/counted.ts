@@ -3,10 +3,12 @@ import type { Count } from './count-schema';
 import { sameValue } from './changed';
 import { strokeById, type Lettering, type Piece, type Stroke } from './schema';
 
+/** A number as it is counted, to the millionth: shares such as 0.82 give the whole numbers that are meant. */
+export const toCount = (value: number): number => Math.round(value * 1e6) / 1e6;
+
 /** What a number is whose stroke has its head so: it has the head's keys, with their easing. */
 function counted(stroke: Stroke, { none, all }: NonNullable<Count['follows']>): Animated {
-  // Rounded so that shares such as 0.82 give the whole numbers that are meant.
-  return mapValues(stroke.window.head, (head) => Math.round((none + (all - none) * head) * 1e6) / 1e6);
+  return mapValues(stroke.window.head, (head) => toCount(none + (all - none) * head));
 }
 
 function followed(piece: Piece, text: Lettering): Lettering {

@@ -7,7 +7,8 @@ import { settleBetweens } from './stroke-at';
 import { settleTies } from './tied';
 
 /**
- * A changed piece in which all that follows something else has followed: groups stand together, fits, lines between two things, ties, lines of strokes, cues and counted numbers hold.
+ * A changed piece in which all that follows something else has followed: groups stand together, fits, lines between two things,
+ * ties, lines of strokes, cues and counted numbers hold.
  * @param before the piece before the change, by which cues tell what was moved by hand; null for none.
  */
 export const settlePiece = (before: Piece | null, piece: Piece): Piece =>

@@ -189,3 +189,23 @@ test('a number counts in its place, steady, the text after it moves along', () =
     '1000000',
   ]);
 });
+
+test('letters of colours of their own keep them on their way, and none shows through another', () => {
+  const letters = [
+    { at: 0, colour: '#ff0000' },
+    { at: 1, x: -8 },
+  ];
+  const plain = blocks('AB');
+  const text = { ...plain, setting: { ...plain.setting, letters } };
+  const half = setArrival(addLayers(newPiece('Way', { width: W, height: H }), [text]), ['t'], () =>
+    newArrival({ from: null, fade: true, by: 'all', shown: 0.5 }),
+  );
+  const canvas = createCanvas(W, H);
+  paint(evaluate(half, 0), canvas.getContext('2d') as unknown as PaintContext, make);
+  const at = (x: number) => [...canvas.getContext('2d').getImageData(x, 40, 1, 1).data];
+  // Red alone, white over it as opaque as elsewhere, nothing beyond.
+  expect([at(21)[0]! > 250, at(21)[1], at(21)[3]]).toEqual([true, 0, 128]);
+  expect(at(27)).toEqual(at(32));
+  expect(at(32)[3]).toBe(128);
+  expect(at(36)[3]).toBe(0);
+});

@@ -20,7 +20,7 @@ import {
   type PathCommand,
 } from '../geometry';
 import { keysOf, valueAt } from '../timing';
-import { artItems } from './art-items';
+import { artItems, asOne } from './art-items';
 import { partOutlines } from './reveal';
 
 type Side = NonNullable<Arrival['from']>;
@@ -100,7 +100,12 @@ function spacing({ lettering, order }: TextLine, glyph: number, tracking: number
 }
 
 /** Some letters of a line, so far there, that come from a side; nothing where none of them is seen. */
-function partItem(line: TextLine, glyphs: readonly number[], side: Side | null, shown: number): FillItem[] {
+function partItem(
+  line: TextLine,
+  glyphs: readonly number[],
+  side: Side | null,
+  shown: number,
+): readonly DrawItem[] {
   const { lettering, arrival, outlines } = line;
   const box = boxOf(outlines, glyphs);
   const opacity = lettering.opacity * (arrival.fade ? Math.min(1, Math.max(0, shown)) : 1);
@@ -118,10 +123,11 @@ function partItem(line: TextLine, glyphs: readonly number[], side: Side | null, 
     const apart = arrival.tracking === 0 ? 0 : spacing(line, glyph, arrival.tracking * (1 - shown));
     return transformCommands(outlines[glyph]!, compose(moved, translation(apart, 0)));
   };
-  return glyphsByColour(lettering, glyphs).flatMap(({ colour, glyphs: own }): FillItem[] => {
+  const fills = glyphsByColour(lettering, glyphs).flatMap(({ colour, glyphs: own }): FillItem[] => {
     const path = own.flatMap(pathOf);
-    return path.length > 0 ? [{ kind: 'fill', path, colour, opacity }] : [];
+    return path.length > 0 ? [{ kind: 'fill', path, colour, opacity: 1 }] : [];
   });
+  return asOne(fills, opacity);
 }
 
 /**

@@ -153,7 +153,7 @@ function matteOf(
 }
 
 /** Items as one, so that none shows through another and none blends with what lies under all of them. */
-const asOne = (items: readonly DrawItem[], opacity: number): readonly DrawItem[] => {
+export const asOne = (items: readonly DrawItem[], opacity: number): readonly DrawItem[] => {
   const [only] = items;
   if (items.length === 1 && only!.kind !== 'group') return [{ ...only!, opacity: only!.opacity * opacity }];
   const blends = items.some((item) => item.blend !== undefined);

@@ -18,8 +18,8 @@ function textOnScreen(text: Lettering, frame: number): number {
 }
 
 /**
- * The frame that stands for the piece in a still picture: the one that was chosen for it, else in the middle of its hold where it has one, else of evenly spread
- * ones the last with the most ink and text.
+ * The frame that stands for the piece in a still picture: the one that was chosen for it, else in the middle of its hold where it
+ * has one, else of evenly spread ones the last with the most ink and text.
  */
 export function posterFrame(piece: Piece): number {
   if (piece.poster !== undefined) return Math.min(piece.length - 1, piece.poster);

@@ -67,10 +67,11 @@ export const toggleCrosshair = (): void => (useCrosshair.getState().at ? hideCro
 export const arrowsDraw = ({ tool, drawing, selection }: EditorState): boolean =>
   drawing !== null || (tool !== 'select' && tool !== 'hand' && selection.layers.length === 0);
 
-/** How far an arrow key takes it, piece px: ten times as far with Shift, a hundred with Ctrl; null for other keys. */
+/** How far an arrow key takes it, piece px: ten times as far with Shift, a hundred with Ctrl; null for other keys, and with Alt. */
 export function crosshairStep(
-  event: Pick<KeyboardEvent, 'key' | 'shiftKey' | 'ctrlKey' | 'metaKey'>,
+  event: Pick<KeyboardEvent, 'key' | 'altKey' | 'shiftKey' | 'ctrlKey' | 'metaKey'>,
 ): Point | null {
+  if (event.altKey) return null;
   const far = event.ctrlKey || event.metaKey ? 100 : event.shiftKey ? 10 : 1;
   switch (event.key) {
     case 'ArrowLeft':

@@ -1,4 +1,4 @@
-import { letterOutlines, widestOf, worldOf, type Layer, type Lettering, type Piece } from '@/core/document';
+import { widestOf, worldOf, type Layer, type Lettering, type Piece } from '@/core/document';
 import {
   applyMatrix,
   commandsBounds,
@@ -11,7 +11,7 @@ import {
   type Path,
   type Point,
 } from '@/core/geometry';
-import { layerBounds } from '@/core/scene';
+import { layerBounds, partOutlines } from '@/core/scene';
 import { standing, toOwn } from './standing';
 import { toPiece, toScreen, type View } from './view';
 
@@ -69,7 +69,7 @@ export function letterAt(
   const back = inverse(worldOf(piece, lettering, frame));
   if (!back) return null;
   const p = applyMatrix(back, toPiece(view, at));
-  const found = letterOutlines(lettering).findIndex((outline) => {
+  const found = partOutlines(lettering).findIndex((outline) => {
     const box = commandsBounds(outline);
     return box && p.x >= box.left && p.x <= box.right && p.y >= box.top && p.y <= box.bottom;
   });

@@ -1,36 +1,17 @@
-import {
-  arrowsDraw,
-  finishDrawing,
-  fit,
-  removeLastDrawn,
-  runGhost,
-  showCrosshair,
-  stopGhost,
-  toggleCrosshair,
-  usePenGhost,
-  zoomBy,
-} from '../canvas';
+import { fit, removeLastDrawn, runGhost, toggleCrosshair, zoomBy } from '../canvas';
 import {
   takeTool,
   deleteSelected,
   duplicateSelected,
-  edit,
   groupSelected,
   ungroupSelected,
-  letLettersGo,
-  lettersInHand,
   makeCorner,
   makeSmooth,
   mirrorSelectedKeys,
-  nudgeKeys,
-  nudgeSelected,
   redo,
   reverseSelected,
   reverseSelectedKeys,
-  select,
   selectAll,
-  selectedStrokes,
-  setFlag,
   showFrame,
   splitAtPoint,
   stepSelected,
@@ -41,14 +22,13 @@ import {
   useTools,
   type Tool,
 } from '../state';
-import { leaveTrace, takeTrace, useTracing } from '../tracing';
 import { STEP_IDS } from '../address';
 import { STEP_HELP } from '../help';
 import { showProof, useProof } from '../proof';
 import { toStep } from '../to-step';
 import { togglePlay } from '../playback';
 import { fitTime, nextPlayMode } from '../score';
-import { putMarker, removeMarker, setWorkRange } from '@/core/document';
+import { arrows, enter, escape, markHere, rangeFrom, toggleFlag } from './key-actions';
 
 export interface Shortcut {
   /** As shown: "Ctrl Z". */
@@ -62,68 +42,6 @@ export interface Shortcut {
 
 const get = useEditor.getState;
 const tool = (to: Tool) => () => takeTool(to);
-
-const toggleFlag = (flag: 'hidden' | 'locked'): void => {
-  const strokes = selectedStrokes(get());
-  setFlag(
-    strokes.map((stroke) => stroke.id),
-    flag,
-    !strokes.every((stroke) => stroke[flag]),
-  );
-};
-
-const onCanvas = (): boolean => document.activeElement?.matches('[data-canvas]') === true;
-
-const arrows = (event: KeyboardEvent): void => {
-  const far = event.shiftKey ? 10 : 1;
-  const x = { ArrowLeft: -far, ArrowRight: far }[event.key] ?? 0;
-  const y = { ArrowUp: -far, ArrowDown: far }[event.key] ?? 0;
-  if (onCanvas() && arrowsDraw(get())) showCrosshair();
-  else if (get().selection.keys.length > 0) {
-    if (x !== 0) nudgeKeys(x);
-  } else if (get().selection.layers.length > 0) nudgeSelected({ x, y });
-  else if (x !== 0) showFrame(get().frame + x);
-};
-
-const escape = (): void => {
-  const { drawing, tool: now, selection } = get();
-  if (usePenGhost.getState().ghost) stopGhost();
-  else if (useTracing.getState().run) leaveTrace();
-  else if (drawing) finishDrawing();
-  else if (now !== 'select') useEditor.setState({ tool: 'select' });
-  else if (lettersInHand(get())) letLettersGo();
-  else if (selection.keys.length > 0 || selection.points.length > 0) select({ layers: selection.layers });
-  else select({});
-};
-
-/** Puts a marker at the frame shown, or takes away the one there. */
-const markHere = (): void => {
-  const frame = Math.round(get().frame);
-  edit((piece) =>
-    piece.markers.some((marker) => marker.frame === frame)
-      ? removeMarker(piece, frame)
-      : putMarker(piece, { frame, name: `Marker ${piece.markers.length + 1}` }),
-  );
-};
-
-/** Lets the work range begin or end at the frame shown; one that would be turned round begins anew. */
-const rangeFrom = (end: 'from' | 'to'): void => {
-  const frame = Math.round(get().frame);
-  edit((piece) => {
-    const last = piece.length - 1;
-    const now = piece.workRange ?? { from: 0, to: last };
-    const next =
-      end === 'from'
-        ? { from: frame, to: now.to > frame ? now.to : last }
-        : { from: now.from < frame ? now.from : 0, to: frame };
-    return next.to > next.from ? setWorkRange(piece, next) : piece;
-  });
-};
-
-const enter = (): void => {
-  if (useTracing.getState().run?.strokes) takeTrace();
-  else finishDrawing();
-};
 
 /** Every key of the editor, in one list: what is shown is what works. */
 export const SHORTCUTS: readonly Shortcut[] = [

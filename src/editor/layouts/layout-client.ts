@@ -45,7 +45,8 @@ export function fillField(field: Field, value: string | number): void {
       void changeSetting(id, { text: String(value) }, 'text');
   } else if (field.kind === 'face') {
     for (const { id, setting } of textsOf(useEditor.getState().piece, field))
-      void changeSetting(id, { face: { ...setting.face, id: String(value) } }, 'face');
+      // The server takes the nearest weight that the face has; axes are those of one face alone.
+      void changeSetting(id, { face: { id: String(value), weight: setting.face.weight } }, 'face');
   } else if (field.kind === 'colour')
     edit((piece) => fillColour(piece, field, String(value)), `field ${field.name}`);
   else if (field.kind === 'number')

@@ -4,7 +4,7 @@ import styled from 'styled-components';
 import { letterSchema, type Lettering, type LetterSetting } from '@/core/document';
 import { Button, ColourField, Fold, Hint, Select } from '@/ui';
 import { changeLetters, useLetterForms } from '../lettering';
-import { useSwatches, ValueField } from '../properties';
+import { shared, useSwatches, ValueField } from '../properties';
 import { letLettersGo, takeLetters, useLettersInHand } from '../state';
 
 const Row = styled.div`
@@ -37,16 +37,17 @@ const Letter = styled.button`
 const LISTED = 120;
 const NUMBERS = ['kern', 'x', 'y', 'rotation', 'scale'] as const;
 const PLAIN = { kern: 0, x: 0, y: 0, rotation: 0, scale: 1 };
+/** What makes a letter one of the others again. */
+const LIKE_THE_OTHERS = {
+  ...{ kern: undefined, x: undefined, y: undefined, rotation: undefined, scale: undefined },
+  ...{ colour: undefined, features: undefined },
+};
 
 /** The letters of a text that can be set by themselves: where each begins, and what it is. */
 function lettersIn({ setting: { text }, set }: Lettering): { at: number; letter: string }[] {
   const places = [...new Set(set.glyphs.map(({ cluster }) => cluster))].sort((a, b) => a - b);
   return places.map((at, i) => ({ at, letter: text.slice(at, places[i + 1] ?? text.length).trim() }));
 }
-
-/** One value of several; null where they differ. */
-const shared = <V,>(values: readonly V[]): V | null =>
-  values.every((value) => value === values[0]) ? (values[0] ?? null) : null;
 
 const formName = ({ features = {} }: LetterSetting): string =>
   Object.entries(features)
@@ -130,15 +131,7 @@ export function LettersFold({ lettering }: { lettering: Lettering }) {
           <Button
             $wide
             isDisabled={!ats.some((at) => known.has(at))}
-            onPress={() =>
-              put(
-                (letter) =>
-                  Object.fromEntries(
-                    Object.keys(letter).map((key) => [key, key === 'at' ? letter.at : undefined]),
-                  ),
-                'reset',
-              )
-            }
+            onPress={() => put(() => LIKE_THE_OTHERS, 'reset')}
           >
             Reset
           </Button>

@@ -135,10 +135,10 @@ export function SetupPanel() {
         />
         <HoldControls />
         <Row>
-          <span>Poster {piece.poster === undefined ? 'chosen by itself' : `frame ${piece.poster}`}</span>
+          <span>Poster frame: {piece.poster === undefined ? 'automatic' : piece.poster}</span>
           {piece.poster === undefined ? (
             <TextButton onClick={() => put({ poster: Math.round(useEditor.getState().frame) })}>
-              Frame shown
+              Use the frame shown
             </TextButton>
           ) : (
             <TextButton onClick={() => edit((p) => changed<Piece>(p, { poster: undefined }))}>

@@ -32,7 +32,7 @@ function turned(row: Row, open: OpenRows, key: string): boolean {
 
 /**
  * The keys of the rows: up and down from row to row, Ctrl Home and Ctrl End to the first and last, right and left open and close
- * what lies under them, right leads into the lane of one that is open, Space and Enter choose, F2 renames.
+ * what lies under them, right leads into the lane of one that is open, left to the group around, Space and Enter choose, F2 renames.
  */
 export const rowKeys =
   ({ rows, open, choose, focusRow, setRenaming }: RowKeys) =>
@@ -40,7 +40,6 @@ export const rowKeys =
     if (event.target !== event.currentTarget) return;
     const row = rows[index]!;
     const { key } = event;
-    const sideways = key === 'ArrowRight' || key === 'ArrowLeft';
     if ((key === 'ArrowUp' || key === 'ArrowDown') && !event.altKey) {
       const to = index + (key === 'ArrowUp' ? -1 : 1);
       if (to >= 0 && to < rows.length) {
@@ -51,12 +50,14 @@ export const rowKeys =
       const to = key === 'Home' ? 0 : rows.length - 1;
       select({ layers: layersOfRow(rows[to]!) });
       focusRow(to);
-    } else if (sideways && turned(row, open, key)) {
-      // Done.
-    } else if (key === 'ArrowRight' && useEditor.getState().selection.keys.length === 0)
+    } else if (key === 'ArrowRight' || key === 'ArrowLeft') {
+      const done = turned(row, open, key);
       // Selected keys are moved by arrows, here as on the canvas.
-      enterLane(event.currentTarget);
-    else if (key === ' ' || key === 'Enter') choose(index, event);
+      if (!done && useEditor.getState().selection.keys.length > 0) return;
+      const around = rows.findLastIndex(({ depth }, i) => i < index && depth < row.depth);
+      if (!done && key === 'ArrowRight') enterLane(event.currentTarget);
+      else if (!done && around >= 0) focusRow(around);
+    } else if (key === ' ' || key === 'Enter') choose(index, event);
     else if (key === 'F2' && row.kind !== 'part') setRenaming(row.key);
     else return;
     event.preventDefault();

@@ -3,8 +3,8 @@ import { resolve } from 'node:path';
 import { build, type Plugin } from 'esbuild';
 
 /**
- * What walks through schemas, which can't do anything without them, and what is kept on shelves and clipboards or only followed: nothing
- * that is played asks for any of it.
+ * What walks through schemas, which can't do anything without them, and what is kept on shelves and clipboards or only
+ * followed: nothing that is played asks for any of it.
  */
 const WALKERS =
   /src\/core\/(properties\/(scaled|mapped|inside|property)|document\/(shelf-schema|underlay-schema|edits\/copied))\.ts$/;
@@ -28,15 +28,17 @@ const withoutWalkers: Plugin = {
 /** Schemas of documents: painting asks them for defaults, and nobody for words. */
 const SCHEMAS = /src\/core\/document\/(\w+-)?schema\.ts$/;
 
-/** Leaves out what only forms and refusals say: names, messages, units and bounds. */
+/** What only forms and refusals say: names, messages, units and bounds. */
+const WORDS =
+  /\b(?:(?:name|message|unit|scales): '[^']*'|(?:typed|usual): \[[^\]]*\]|(?:min|max|step): -?[\d._e]+),? ?/g;
+
+/** Leaves them out. */
 const withoutWords: Plugin = {
   name: 'without words',
   setup(bundling) {
     bundling.onLoad({ filter: SCHEMAS }, async ({ path }) => {
       const source = await readFile(path, 'utf8');
-      const contents = source
-        .replace(/\b(name|message): '[^']*'/g, "$1: ''")
-        .replace(/\b(?:(?:unit|scales): '[^']*'|(?:min|max|step): -?[\d._e]+),? ?/g, '');
+      const contents = source.replace(WORDS, '');
       return { contents, loader: 'ts' };
     });
   },

@@ -1,3 +1,4 @@
+import { toCount } from '../counted';
 import { greatest } from '../greatest';
 import { lettersOf, strokeById } from '../schema';
 import { isKeyed, mapValues, type Animated } from '../../timing';
@@ -117,7 +118,7 @@ export function fillNumber(piece: Piece, field: Field, to: number): Piece {
     const all = head > 0 ? follows.none + (to - follows.none) / head : follows.all;
     return {
       ...layer,
-      count: { ...layer.count!, follows: { ...follows, all: Math.round(all * 1e6) / 1e6 } },
+      count: { ...layer.count!, follows: { ...follows, all: toCount(all) } },
     };
   });
 }

@@ -1,4 +1,5 @@
 import { changed } from '../changed';
+import { toCount } from '../counted';
 import { settleTies } from '../tied';
 import { tieCycle, type Tie, type TiedProperty } from '../ties-schema';
 import { strokeById, strokesOf, type Piece, type Stroke } from '../schema';
@@ -51,7 +52,7 @@ export function tieCounts(piece: Piece, ids: readonly string[], to: string | nul
     if (layer.type !== 'lettering' || !layer.count) return layer;
     if (!stroke) return { ...layer, count: changed(layer.count, { follows: undefined }) };
     const [number, head] = [greatest(layer.count.value), greatest(stroke.window.head)];
-    const all = number > 0 && head > 0 ? Math.round((number / head) * 1e6) / 1e6 : 100;
+    const all = number > 0 && head > 0 ? toCount(number / head) : 100;
     return { ...layer, count: { ...layer.count, follows: { to: stroke.id, none: 0, all } } };
   });
 }

@@ -1,7 +1,9 @@
-import { letterOutlines, type LetterSetting, worldOf } from '@/core/document';
-import { applyMatrix, commandsBounds, inverse, unite, type Bounds, type Point } from '@/core/geometry';
+import { type LetterSetting, worldOf } from '@/core/document';
+import { applyMatrix, commandsBounds, inverse, unite, type Point } from '@/core/geometry';
+import { partOutlines } from '@/core/scene';
 import { changeLetters } from '../../lettering';
 import { lettersInHand, type EditorState } from '../../state';
+import { cornersOf } from '../frames';
 import { NO_GRIPS, type Grip, type Grips } from './grip';
 
 /** How far above its box what a letter is turned by stands, as a share of the box's height. */
@@ -9,13 +11,6 @@ const ABOVE = 0.35;
 const STEP = Math.PI / 12;
 
 const tenth = (value: number): number => Math.round(value * 10) / 10;
-const cornersOf = ({ left, top, right, bottom }: Bounds): Point[] => [
-  { x: left, y: top },
-  { x: right, y: top },
-  { x: right, y: bottom },
-  { x: left, y: bottom },
-];
-
 /** Round letters that are set by themselves: what moves, turns and scales each; those in hand change alike. */
 export function letterGrips(state: EditorState): Grips {
   const found = state.tool === 'select' ? lettersInHand(state) : null;
@@ -24,7 +19,7 @@ export function letterGrips(state: EditorState): Grips {
   const world = worldOf(state.piece, lettering, Math.round(state.frame));
   const back = inverse(world);
   if (!back) return NO_GRIPS;
-  const outlines = letterOutlines(lettering);
+  const outlines = partOutlines(lettering);
   const boxes = places.flatMap((at) => {
     const own = lettering.set.glyphs.flatMap(({ cluster }, i) => (cluster === at ? [i] : []));
     const box = unite(own.flatMap((i) => commandsBounds(outlines[i]!) ?? []));
@@ -64,8 +59,8 @@ export function letterGrips(state: EditorState): Grips {
           return `${tenth((by * 180) / Math.PI)}°`;
         },
       },
-      ...cornersOf(box).map((corner): Grip => ({
-        at: out(corner),
+      ...cornersOf(box).map(({ at }): Grip => ({
+        at: out(at),
         shape: 'square',
         cursor: 'nwse-resize',
         take: (from) => (to) => {
@@ -78,5 +73,9 @@ export function letterGrips(state: EditorState): Grips {
       })),
     ];
   });
-  return { lines: boxes.map((box) => [...cornersOf(box), cornersOf(box)[0]!].map(out)), grips };
+  const rings = boxes.map((box) => {
+    const corners = cornersOf(box).map(({ at }) => out(at));
+    return [...corners, corners[0]!];
+  });
+  return { lines: rings, grips };
 }
