@@ -1,9 +1,10 @@
 import { expect, test, type Page } from '@playwright/test';
 import { boxOf, readPiece, strokesOf, type Lettering, type Piece } from '../src/core/document';
 import { pathBounds } from '../src/core/geometry';
+import { layerBounds, variedAt } from '../src/core/scene';
 import { keysOf } from '../src/core/timing';
 import { choose, openNew, type, type Desk } from './desk';
-import { blank } from './pieces';
+import { blank, sampleText } from './pieces';
 
 const whole = async (desk: Desk): Promise<Piece> => (await desk.savedDocument()) as unknown as Piece;
 const step = (page: Page, name: string) => page.getByRole('radio', { name, exact: true }).click();
@@ -195,4 +196,48 @@ test('a number goes with the ring beside it; an accent waits for the nearest str
   const strokes = strokesOf(await whole(desk));
   const cue = strokes.find(({ name }) => name === 'Ring')!.cue!;
   expect(strokes.find(({ id }) => id === cue.to)!.name).toBe('Bed of the ring');
+});
+
+test('the weight of a variable face is keyed where the text stands; without keys it stands still again, as heavy', async ({
+  page,
+}) => {
+  const piece = sampleText('Heavier');
+  const face = { id: 'instrument-sans', weight: 400 };
+  const desk = await openNew(page, {
+    ...piece,
+    layers: piece.layers.map((layer) =>
+      layer.type === 'lettering' ? { ...layer, setting: { ...layer.setting, face } } : layer,
+    ),
+  });
+  const text = async () => texts(await whole(desk))[0]!;
+  await desk.lane(0).getByRole('rowheader').click();
+  await step(page, 'Trace');
+  await page.getByRole('button', { name: 'Weight: key it at this frame' }).click();
+  await expect(page.getByRole('button', { name: 'Weight: take away the key at this frame' })).toBeVisible();
+  await desk.showFrame(20);
+  await type(page.getByRole('spinbutton', { name: 'Weight', exact: true }), '700');
+  const keyed = await text();
+  expect(keysOf(keyed.axes!['wght']!).map(({ frame, value }) => [frame, value])).toEqual([
+    [0, 400],
+    [20, 700],
+  ]);
+  const width = (frame: number) => {
+    const { left, right } = layerBounds(variedAt(keyed, frame))!;
+    return right - left;
+  };
+  expect(width(20)).toBeGreaterThan(width(0) + 10);
+  expect(width(10)).toBeCloseTo((width(0) + width(20)) / 2, 0);
+  // Strokes are found in a text that stands still.
+  await expect(page.getByRole('button', { name: 'Let it write itself' })).toBeDisabled();
+  // Its keys are keys like any: they have a lane, and go with Delete.
+  await page.getByRole('button', { name: 'Weight: take away the key at this frame' }).click();
+  await desk.showFrame(0);
+  await page.getByRole('button', { name: 'Weight: take away the key at this frame' }).click();
+  await expect(page.getByRole('button', { name: 'Let it write itself' })).toBeEnabled();
+  const still = await text();
+  expect(still).not.toHaveProperty('axes');
+  expect(still.setting.face.weight).toBe(400);
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('button', { name: 'Let it write itself' })).toBeDisabled();
+  expect(await text()).toMatchObject({ set: { along: { axes: [{ tag: 'wght' }] } } });
 });

@@ -43,8 +43,8 @@ function filledField(piece: Piece, field: Field, value: string, books: GlyphBook
   let result = piece;
   for (const text of field.kind === 'text' ? textsOf(piece, field) : []) {
     const book = books[bookName(text.setting)];
-    // Strokes that write a text are traced from it, which takes more than a page has.
-    if (!book || writesItself(piece, text)) continue;
+    // Strokes that write a text are traced from it, and axes vary its outlines: both take more than a page has.
+    if (!book || text.set.along || writesItself(piece, text)) continue;
     const setting = { ...text.setting, text: value };
     result = setText(result, text.id, setting, setLetters(setting, shaperOf(book)));
   }

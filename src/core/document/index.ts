@@ -7,6 +7,7 @@ export {
   type ArtPaint,
   type ArtShape,
 } from './art-schema';
+export { AXIS_NAMES } from './axes-schema';
 export * from './behind';
 export * from './between-schema';
 export * from './box-of';
@@ -31,7 +32,9 @@ export { letterSchema, type LetterSetting } from './letter-schema';
 export { settingSchema } from './lettering-schema';
 export { LIMITS } from './limits';
 export * from './manner-schema';
+export { OWN_MANNERS } from './own-manners';
 export * from './mask-schema';
+export { mixedText } from './mixed-text';
 export { cutName, cutText, isWholeText, nameOfHand, nameOfText, nameSchema } from './names';
 export * from './piece-changes';
 export * from './pin-schema';
@@ -43,6 +46,7 @@ export * from './schema';
 export * from './settle-piece';
 export { shutterSchema, SHUTTER, type Shutter } from './shutter-schema';
 export * from './shelf-schema';
+export { placesAlong, shapeAlong } from './text-along';
 export * from './text-parts';
 export * from './tied';
 export * from './ties-schema';

@@ -4,6 +4,7 @@ import { drawingsPerSecond, type Effect } from '../effects';
 import { isKeyed, keysOf, withRetimedKeys, type Animated } from '../timing';
 import type { Path } from '../geometry';
 import type { Between } from './between-schema';
+import type { Axes } from './axes-schema';
 import type { Arrival } from './arrival-schema';
 import type { Count } from './count-schema';
 import type { Mask } from './mask-schema';
@@ -28,6 +29,7 @@ export interface Keyed {
   readonly between?: Between;
   readonly arrival?: Arrival;
   readonly count?: Count;
+  readonly axes?: Axes;
   readonly pin?: { readonly x: Animated; readonly y: Animated };
   readonly drawings?: Animated;
 }

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { number } from '../properties';
 import { dataSchema } from './art-schema';
+import { axisPlaceSchema, axisTagSchema } from './axes-schema';
 import { featuresSchema, lettersSchema } from './letter-schema';
 import { isWholeText } from './names';
 import { LIMITS } from './limits';
@@ -10,7 +11,9 @@ const faceSchema = z.strictObject({
   id: z.string().regex(/^[a-z0-9-]{1,60}$|^own:[0-9a-f]{64}$/, 'must name a face'),
   weight: z.number().min(1).max(1000),
   /** Places on the other axes of a variable face, by their tags. */
-  axes: z.record(z.string().regex(/^[a-zA-Z0-9]{4}$/), z.number().min(-1e5).max(1e5)).exactOptional(),
+  axes: z.record(axisTagSchema, axisPlaceSchema).exactOptional(),
+  /** Axes, that of weight among them, all along which the text is set, so that they may be keyed. */
+  along: z.array(axisTagSchema).min(1).max(3).readonly().exactOptional(),
 });
 
 /** How lettering is to be set. Lengths in piece pixels. */
@@ -42,8 +45,8 @@ export const settingSchema = z.strictObject({
 /** A length from the anchor of a set text: it grows with the text. */
 const inSet = (min: number, max: number) => number({ name: 'Place', unit: 'px', min, max, scales: 'size' });
 
-/** Text as it was shaped: outlines of the letters used, and where each stands from the first baseline's anchor. */
-export const setTextSchema = z.strictObject({
+/** The shape of a text: outlines of the letters used, and where each stands from the first baseline's anchor. */
+export const textShapeSchema = z.strictObject({
   outlines: z.record(z.string().regex(/^\d{1,8}$/), dataSchema),
   glyphs: z
     .array(
@@ -82,6 +85,27 @@ export const setTextSchema = z.strictObject({
       x: inSet(-1e6, 1e6),
       y: inSet(-1e6, 1e6),
       width: inSet(0, 20_000),
+    })
+    .exactOptional(),
+});
+
+/** Text as it was shaped, also all along axes of its face. */
+export const setTextSchema = textShapeSchema.extend({
+  along: z
+    .strictObject({
+      /** Places on each of the axes, from the least to the greatest. */
+      axes: z
+        .array(
+          z.strictObject({ tag: axisTagSchema, places: z.array(axisPlaceSchema).min(1).max(64).readonly() }),
+        )
+        .min(1)
+        .max(3)
+        .readonly(),
+      /** The text at all combinations of them, places of the last axis next to one another. */
+      shapes: z.array(textShapeSchema).min(1).max(LIMITS.shapesAlong).readonly(),
+    })
+    .refine(({ axes, shapes }) => shapes.length === axes.reduce((n, { places }) => n * places.length, 1), {
+      message: 'must hold a shape for all combinations of places',
     })
     .exactOptional(),
 });

@@ -4,27 +4,27 @@ import { colour, FACTS, idSchema, number, opacity, wholeNumber } from '../proper
 import { paceSchema, rateSchema } from '../timing';
 import { arrivalSchema } from './arrival-schema';
 import { artParts } from './art-schema';
+import { axesSchema } from './axes-schema';
 import { betweenSchema } from './between-schema';
-import { carriedCycle } from './carried-cycle';
 import { countSchema } from './count-schema';
-import { cueCycle, cueSchema } from './cue-schema';
+import { cueSchema } from './cue-schema';
 import { fieldSchema } from './field-schema';
 import { fittedSchema } from './fitted-schema';
 import { nameSchema } from './names';
 import { inkSchema } from './ink-schema';
 import { givenMannerSchema } from './manner-schema';
 import { drawingsPerSecond } from '../effects';
+import { checkLayers, checkPiece } from './piece-checks';
 import { pathSchema } from './path-schema';
 import { pinSchema } from './pin-schema';
 import { placedParts } from './placed-parts';
 import { matrixSchema } from './placement-schema';
-import { revealCycle } from './reveal-schema';
-import { tieCycle, tiesSchema } from './ties-schema';
+import { tiesSchema } from './ties-schema';
 import { handSchema, tracedSchema } from './traced-schema';
 import { lineSchema, windowSchema } from './window-schema';
 import { LIMITS } from './limits';
 import { shutterSchema } from './shutter-schema';
-import { settingSchema, setTextSchema } from './lettering-schema';
+import { settingSchema, setTextSchema, type textShapeSchema } from './lettering-schema';
 import { underlaySchema, guideSchema } from './underlay-schema';
 
 /** Version of the document format written today; a change of it brings a migration into read.ts. */
@@ -89,6 +89,7 @@ const letteringSchema = z.strictObject({
   arrival: arrivalSchema.exactOptional(),
   /** The number it shows. */
   count: countSchema.exactOptional(),
+  axes: axesSchema.exactOptional(),
 });
 
 /** A piece shown within this one: a copy of it, kept here so that this piece needs nothing else. */
@@ -152,29 +153,7 @@ export const pieceSchema = z
     over: colourSchema.nullable(),
     underlays: z.array(underlaySchema).max(LIMITS.underlays).readonly(),
     guides: z.array(guideSchema).max(LIMITS.guides).readonly(),
-    layers: z
-      .array(layerSchema)
-      .max(LIMITS.strokes)
-      .superRefine((layers, context) => {
-        const seen = new Set<string>();
-        layers.forEach((layer, i) => {
-          if (seen.has(layer.id)) {
-            context.addIssue({ code: 'custom', path: [i, 'id'], message: `is used twice: ${layer.id}` });
-          }
-          seen.add(layer.id);
-        });
-        const strokes = layers.filter((layer) => layer.type === 'stroke');
-        const circles = [
-          { id: tieCycle(strokes), place: 'ties', message: 'follow one another in a circle' },
-          { id: cueCycle(strokes), place: 'cue', message: 'waits for itself through others' },
-        ];
-        for (const { id, place, message } of circles) {
-          if (id === null) continue;
-          const at = layers.findIndex((layer) => layer.id === id);
-          context.addIssue({ code: 'custom', path: [at, place], message });
-        }
-      })
-      .readonly(),
+    layers: z.array(layerSchema).max(LIMITS.strokes).superRefine(checkLayers).readonly(),
     /** Inks kept by name; strokes that bear a style change with it. */
     styles: z.array(styleSchema).max(LIMITS.styles).readonly().default([]),
     groups: z
@@ -214,29 +193,7 @@ export const pieceSchema = z
       .refine(({ from, to }) => to > from, { message: 'must end after it begins' })
       .exactOptional(),
   })
-  .superRefine(({ layers, groups }, context) => {
-    const placeOf = (id: string): PropertyKey[] => {
-      const layer = layers.findIndex((one) => one.id === id);
-      return layer >= 0 ? ['layers', layer] : ['groups', groups.findIndex((one) => one.id === id)];
-    };
-    const deep = layers.findIndex((layer) => depthOf([layer]) > LIMITS.nested);
-    if (deep >= 0)
-      context.addIssue({
-        code: 'custom',
-        path: ['layers', deep, 'content'],
-        message: `holds pieces within pieces more than ${LIMITS.nested} deep`,
-      });
-    const shown = revealCycle(layers, groups);
-    if (shown !== null)
-      context.addIssue({
-        code: 'custom',
-        path: [...placeOf(shown), 'reveal'],
-        message: 'is shown through itself',
-      });
-    const carried = carriedCycle(layers, groups);
-    if (carried !== null)
-      context.addIssue({ code: 'custom', path: placeOf(carried), message: 'is carried along by itself' });
-  });
+  .superRefine(checkPiece);
 
 export type Piece = z.infer<typeof pieceSchema>;
 export type Stroke = z.infer<typeof strokeSchema>;
@@ -247,6 +204,7 @@ export type Nested = z.infer<typeof nestedSchema>;
 export type Artwork = Art | Lettering;
 export type TextSetting = Lettering['setting'];
 export type SetText = Lettering['set'];
+export type TextShape = z.infer<typeof textShapeSchema>;
 export type Layer = Piece['layers'][number];
 export type Underlay = z.infer<typeof underlaySchema>;
 export type Guide = z.infer<typeof guideSchema>;
@@ -262,13 +220,6 @@ export const isArtwork = (layer: Layer): layer is Artwork =>
 
 /** The piece that a nested one shows. */
 export const contentOf = (nested: Nested): Piece => nested.content as Piece;
-
-/** How many pieces lie within one another at most; one that holds no other counts for none. */
-const depthOf = (layers: Piece['layers']): number =>
-  layers.reduce(
-    (most, layer) => (layer.type === 'piece' ? Math.max(most, 1 + depthOf(contentOf(layer).layers)) : most),
-    0,
-  );
 
 /** The layer or group with an id. */
 export const partWithId = (piece: Pick<Piece, 'layers' | 'groups'>, id: string): Part | undefined =>

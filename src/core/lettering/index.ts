@@ -1,2 +1,3 @@
+export * from './along';
 export * from './features';
 export * from './layout';

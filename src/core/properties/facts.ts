@@ -89,6 +89,8 @@ export interface IdFacts {
 /** Parts that belong together; a list of them counts them. Its name stands before those of its parts. */
 export interface PartsFacts extends Named {
   readonly kind: 'parts';
+  /** Names of the parts of a record, by their keys; one that is not there is called by its key. */
+  readonly of?: Readonly<Record<string, string>>;
 }
 
 export type Facts =

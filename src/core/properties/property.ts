@@ -47,14 +47,18 @@ export function propertyAt(schema: z.ZodType, value: unknown, way: readonly stri
   let at = schema;
   let now = value;
   let beside: unknown = value;
+  let ownName: string | undefined;
   for (const step of way) {
-    const inner = partSchema(bare(at).schema, now, step);
+    const around = bare(at);
+    const inner = partSchema(around.schema, now, step);
     if (!inner) return undefined;
     if (!Array.isArray(now)) beside = now;
     const { facts } = bare(inner);
     const parts = facts.find((one) => one.kind === 'parts');
     if (parts && !/^\d+$/.test(step)) names.push(names.length > 0 ? lowered(parts.name) : parts.name);
     if (/^\d+$/.test(step) && names.length > 0) names.push(`${names.pop()!} ${Number(step) + 1}`);
+    const record = around.facts.find((one) => one.kind === 'parts')?.of;
+    ownName = record && (record[step] ?? step);
     at = inner;
     now = typeof now === 'object' && now !== null ? (now as Record<string, unknown>)[step] : undefined;
     const option = optionOf(bare(inner).schema, now);
@@ -63,7 +67,8 @@ export function propertyAt(schema: z.ZodType, value: unknown, way: readonly stri
   }
   const facts = leafOf(bare(at).facts);
   if (!facts || !isProperty(facts)) return undefined;
-  const fullName = [...names, names.length > 0 ? lowered(facts.name) : facts.name].join(', ');
+  const name = ownName ?? facts.name;
+  const fullName = [...names, names.length > 0 ? lowered(name) : name].join(', ');
   const said = facts.kind === 'number' ? facts : undefined;
   const field = typeof said?.unit === 'object' ? said.unit.field : null;
   const unit =
@@ -73,7 +78,7 @@ export function propertyAt(schema: z.ZodType, value: unknown, way: readonly stri
   const [min, max] = said ? (said.typed ?? [said.min, said.max]) : [0, 0];
   return {
     kind: facts.kind,
-    name: facts.name,
+    name,
     fullName,
     unit,
     min,

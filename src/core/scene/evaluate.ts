@@ -13,6 +13,7 @@ import {
 import { heldFrame, type Variant } from '../effects';
 import type { InkWindow } from '../ink';
 import { framesPerSecond, mapValues } from '../timing';
+import { variedAt } from './along';
 import { arrivalMarks, arrivedItems } from './arrived';
 import { artItems } from './art-items';
 import { composedItems } from './composed';
@@ -50,7 +51,7 @@ function drawnStroke(stroke: Stroke, moment: Moment, variant: Variant | null): I
 
 /** What lettering shows at a frame, in its own coordinates. */
 export function letteringAt(lettering: Lettering, piece: Piece, frame: number): Items {
-  const now = countedAt(lettering, frame);
+  const now = countedAt(variedAt(lettering, frame), frame);
   if (!lettering.arrival) return artItems(now);
   const line = piece.layers.find((layer) => layer.id === lettering.arrival!.line);
   return kept(lettering, 'drawn', [now, line, ...arrivalMarks(now, frame)], () =>

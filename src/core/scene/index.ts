@@ -1,3 +1,4 @@
+export { variedAt } from './along';
 export * from './art-items';
 export { arrivedItems, shownParts } from './arrived';
 export { composedItems } from './composed';

@@ -1,8 +1,7 @@
 import { isIdentity, type Bounds, type Point } from '@/core/geometry';
-import { layerBounds } from '@/core/scene';
 import { kindOf, type Underlay } from '@/core/document';
 import { singleLayer, type EditorState } from '../state';
-import { worldNow } from './standing';
+import { boundsNow, worldNow } from './standing';
 
 export const underlayBounds = ({ x, y, width, height, scale }: Underlay): Bounds => ({
   left: x,
@@ -21,7 +20,7 @@ export function framed(
   // In the Place step what is chosen has grips of its own; where it stands otherwise than it was made they alone fit.
   if (!layer || !kindOf(layer).hasCorners || state.step === 'place') return null;
   if (!isIdentity(worldNow(layer))) return null;
-  const bounds = layerBounds(layer);
+  const bounds = boundsNow(layer);
   return bounds && { id: layer.id, bounds, locked: layer.locked };
 }
 

@@ -11,8 +11,8 @@ import {
   type Path,
   type Point,
 } from '@/core/geometry';
-import { layerBounds, partOutlines } from '@/core/scene';
-import { standing, toOwn } from './standing';
+import { partOutlines, variedAt } from '@/core/scene';
+import { boundsNow, standing, toOwn } from './standing';
 import { toPiece, toScreen, type View } from './view';
 
 /** A pointer within this many CSS pixels takes hold. */
@@ -69,7 +69,7 @@ export function letterAt(
   const back = inverse(worldOf(piece, lettering, frame));
   if (!back) return null;
   const p = applyMatrix(back, toPiece(view, at));
-  const found = partOutlines(lettering).findIndex((outline) => {
+  const found = partOutlines(variedAt(lettering, frame)).findIndex((outline) => {
     const box = commandsBounds(outline);
     return box && p.x >= box.left && p.x <= box.right && p.y >= box.top && p.y <= box.bottom;
   });
@@ -88,7 +88,7 @@ export function layerAt(piece: Piece, at: Point, view: View): Layer | null {
   for (const layer of [...piece.layers].reverse()) {
     if (layer.hidden) continue;
     if (layer.type !== 'stroke') {
-      if (!layer.locked && holds(layerBounds(layer), 0, toOwn(layer, p))) return layer;
+      if (!layer.locked && holds(boundsNow(layer), 0, toOwn(layer, p))) return layer;
       continue;
     }
     const reach = Math.max(REACH / view.zoom, widestOf(layer.ink) / 2);

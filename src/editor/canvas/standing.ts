@@ -1,13 +1,15 @@
-import { worldOf, type Part, type Stroke } from '@/core/document';
+import { worldOf, type Layer, type Part, type Stroke } from '@/core/document';
 import {
   applyMatrix,
   IDENTITY,
   inverse,
   isIdentity,
   transformPath,
+  type Bounds,
   type Matrix,
   type Point,
 } from '@/core/geometry';
+import { layerBounds, variedAt } from '@/core/scene';
 import { useEditor } from '../state';
 
 /** From a layer's or group's own coordinates to the picture's at the frame shown. */
@@ -45,3 +47,7 @@ export function wayToOwn(part: Part, by: Point): Point {
   const [a, b, c, d] = back;
   return applyMatrix([a, b, c, d, 0, 0], by);
 }
+
+/** The rectangle round a layer as it was made; of a text whose axes are keyed, as it is at the frame shown. */
+export const boundsNow = (layer: Layer): Bounds | null =>
+  layerBounds(layer.type === 'lettering' ? variedAt(layer, useEditor.getState().frame) : layer);

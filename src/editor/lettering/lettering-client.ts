@@ -17,11 +17,13 @@ import {
   type SetText,
   type TextSetting,
   lettersOf,
+  updateLayers,
   writeInSequence,
 } from '@/core/document';
 import { LETTERING, type LineFaceId } from '@/contract';
 import { transformPath, type Point } from '@/core/geometry';
 import { layerBounds } from '@/core/scene';
+import { withKey } from '@/core/timing';
 import { notify } from '@/ui';
 import { startJob, type Job } from '../jobs';
 import { call } from '../saving';
@@ -37,7 +39,16 @@ const asked = new Map<string, { readonly job: Job<SetText>; readonly setting: Te
  * Changes how lettering is set. The text is shaped by the server; until it answers the old shapes stay, and when it
  * can't be reached nothing is changed.
  */
-export async function changeSetting(id: string, part: Change<TextSetting>, merge: string): Promise<void> {
+export const changeSetting = (id: string, part: Change<TextSetting>, merge: string): Promise<void> =>
+  setAnew(id, part, merge);
+
+/** Changes how lettering is set, and more of the piece once it is. */
+async function setAnew(
+  id: string,
+  part: Change<TextSetting>,
+  merge: string,
+  then: (piece: Piece) => Piece = (piece) => piece,
+): Promise<void> {
   const lettering = letteringNow(id);
   if (!lettering) return;
   const before = asked.get(id);
@@ -50,7 +61,21 @@ export async function changeSetting(id: string, part: Change<TextSetting>, merge
   if (end.status === 'failed') notify(end.error.message);
   // Where it writes itself its strokes follow: see `watchTexts`.
   if (end.status === 'done')
-    edit((piece) => setText(piece, id, setting, end.value), `lettering ${id} ${merge}`);
+    edit((piece) => then(setText(piece, id, setting, end.value)), `lettering ${id} ${merge}`);
+}
+
+/** Keys an axis of a text's face at a frame, where it stands: the text is set all along the axis from then on. */
+export function keyAxis(id: string, tag: string, place: number, frame: number): void {
+  const lettering = letteringNow(id);
+  if (!lettering) return;
+  const { face } = lettering.setting;
+  const along = [...(face.along ?? []), tag];
+  const keyed = { [tag]: withKey(place, frame, place) };
+  void setAnew(id, { face: { ...face, along } }, `key ${tag}`, (piece) =>
+    updateLayers(piece, [id], (layer) =>
+      layer.type === 'lettering' ? { ...layer, axes: { ...layer.axes, ...keyed } } : layer,
+    ),
+  );
 }
 
 /**

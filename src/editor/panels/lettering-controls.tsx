@@ -10,22 +10,10 @@ import {
   type Art,
   type Lettering,
 } from '@/core/document';
-import {
-  Check,
-  NumberField,
-  pixels,
-  plain,
-  Segmented,
-  Select,
-  TextArea,
-  whole,
-  Group,
-  Hint,
-  Pair,
-  Warning,
-} from '@/ui';
+import { Check, pixels, NumberField, Segmented, Select, TextArea, Group, Hint, Pair, Warning } from '@/ui';
 import { changeSetting, FacePicker, nearestWeight, useFaces, useTypeFacts } from '../lettering';
 import { edit, useCalm } from '../state';
+import { AxisField } from './axis-field';
 import { LettersFold } from './letters-fold';
 import { FeaturesFold } from './features-fold';
 import { OwnersOf, PartField, ValueField } from '../properties';
@@ -148,6 +136,12 @@ export function LetteringControls({ lettering }: { lettering: Lettering }) {
   const { id, setting, set } = lettering;
   const face = faces?.faces.find((f) => f.id === setting.face.id);
   const { axes } = useTypeFacts(setting);
+  const weights =
+    face && !Array.isArray(face.weights) ? (face.weights as { min: number; max: number }) : null;
+  const ownAxes = [
+    ...(weights ? [{ tag: 'wght', name: 'Weight', ...weights, place: setting.face.weight }] : []),
+    ...axes.map(({ initial, ...axis }) => ({ ...axis, place: setting.face.axes?.[axis.tag] ?? initial })),
+  ];
   return (
     <>
       <Group title="Text">
@@ -181,34 +175,8 @@ export function LetteringControls({ lettering }: { lettering: Lettering }) {
             }
           />
         )}
-        {face && !Array.isArray(face.weights) && (
-          <NumberField
-            label="Weight"
-            value={setting.face.weight}
-            min={(face.weights as { min: number }).min}
-            max={(face.weights as { max: number }).max}
-            step={10}
-            onChange={(weight) => void changeSetting(id, { face: { ...setting.face, weight } }, 'weight')}
-            {...whole}
-          />
-        )}
-        {axes.map(({ tag, name, min, max, initial }) => (
-          <NumberField
-            key={tag}
-            label={name}
-            value={setting.face.axes?.[tag] ?? initial}
-            min={min}
-            max={max}
-            step={(max - min) / 100}
-            onChange={(place) =>
-              void changeSetting(
-                id,
-                { face: { ...setting.face, axes: { ...setting.face.axes, [tag]: place } } },
-                `axis ${tag}`,
-              )
-            }
-            {...plain}
-          />
+        {ownAxes.map((axis) => (
+          <AxisField key={axis.tag} lettering={lettering} axis={axis} />
         ))}
         <SettingField lettering={lettering} part="size" />
         <SettingField lettering={lettering} part="tracking" />

@@ -19,6 +19,7 @@ export function WriteItselfGroup() {
   if (!layer || !isArtwork(layer)) return null;
   const again = writesItself(piece, layer);
   const behind = isBehind(piece, layer);
+  const varied = layer.type === 'lettering' && layer.set.along !== undefined;
   const empty = layer.type === 'lettering' && layer.setting.text.trim() === '';
   return (
     <Group>
@@ -32,17 +33,19 @@ export function WriteItselfGroup() {
         </>
       ) : (
         <>
-          <MainButton $wide isDisabled={empty} onPress={() => void writeItself(layer.id)}>
+          <MainButton $wide isDisabled={empty || varied} onPress={() => void writeItself(layer.id)}>
             {again ? 'Find its strokes anew' : 'Let it write itself'}
           </MainButton>
           <Hint role={behind ? 'alert' : undefined} style={behind ? { color: 'var(--caution)' } : undefined}>
             {empty
               ? 'There is nothing to write: the text is empty.'
-              : behind
-                ? 'Its strokes have not followed its text yet. Find them anew.'
-                : again
-                  ? 'It is written by its strokes. Change its text, face or size, and they follow.'
-                  : 'Its strokes are found, fitted to it and timed, and it is seen through them.'}
+              : varied
+                ? 'Its face changes by keys; strokes are found in a text that stands still. Take those keys away first.'
+                : behind
+                  ? 'Its strokes have not followed its text yet. Find them anew.'
+                  : again
+                    ? 'It is written by its strokes. Change its text, face or size, and they follow.'
+                    : 'Its strokes are found, fitted to it and timed, and it is seen through them.'}
           </Hint>
         </>
       )}

@@ -28,21 +28,24 @@ interface PartFieldProps {
   /** Others that take the same value. */
   readonly alsoParts?: readonly KeyedPart[];
   readonly isDisabled?: boolean;
+  /** Within what it may be, where what is in hand allows less than the property does. */
+  readonly within?: readonly [min: number, max: number];
 }
 
 /**
  * The control of one property of what is in hand: a number or a colour with its name, unit, range and step as they are known of
  * it, and, where it may be keyed, the bar that keys it. A change at a frame of a keyed one sets a key there.
  */
-export function PartField({ part, ...props }: PartFieldProps) {
+export function PartField({ part, within, ...props }: PartFieldProps) {
   const { first } = usePart(part, undefined);
-  const property = first && propertyOf(first, part);
-  if (!property) return null;
+  const known = first && propertyOf(first, part);
+  if (!known) return null;
+  const property = within ? { ...known, min: within[0], max: within[1] } : known;
   const common = { ...props, part, property };
   return property.kind === 'colour' ? <PartColour {...common} /> : <PartNumber {...common} />;
 }
 
-type Known = PartFieldProps & { readonly property: Property };
+type Known = Omit<PartFieldProps, 'within'> & { readonly property: Property };
 
 const labels = ({ label, property }: Known) => ({
   label: label ?? property.name,
@@ -71,7 +74,8 @@ function WithKeys({
 }
 
 function PartNumber(props: Known) {
-  const { part, property, alsoParts, isDisabled = false } = props;
+  const { part, alsoParts, isDisabled = false } = props;
+  const { property } = props;
   const frame = useCalm((s) => Math.round(s.frame));
   const { values, change } = usePart<Animated>(part, property.initial, alsoParts);
   const field = (

@@ -3,7 +3,14 @@ import { cutName } from '@/core/document';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { SetText, TextSetting } from '@/core/document';
-import { featuresFor, formsFor, setText, type LetterForm, type TextFeature } from '@/core/lettering';
+import {
+  featuresFor,
+  formsFor,
+  setAlong,
+  setText,
+  type LetterForm,
+  type TextFeature,
+} from '@/core/lettering';
 import { readAsset, storeBytes } from '../assets';
 import { models } from '../database';
 import { HttpError } from '../http';
@@ -75,7 +82,7 @@ const packaged = (file: string): Promise<Buffer> =>
   readFile(join(/* turbopackIgnore: true */ process.cwd(), 'node_modules', file));
 
 /** The file of a shipped face at the weight nearest to the one asked for. */
-async function shippedFile(face: ShippedFace, weight: number): Promise<Buffer> {
+async function shippedFile(face: ShippedFace, weight: number): Promise<Uint8Array> {
   const nearest = Object.keys(face.weights)
     .map(Number)
     .reduce((a, b) => (Math.abs(b - weight) < Math.abs(a - weight) ? b : a));
@@ -84,27 +91,42 @@ async function shippedFile(face: ShippedFace, weight: number): Promise<Buffer> {
   return packaged(join('@expo-google-fonts', face.id, folder, file));
 }
 
-const loaded = new Map<string, Promise<LoadedFace>>();
-const KEPT = 24;
+/** What was asked for lately, by a name: it is got once, and again where getting it failed. */
+function keeping<T>(most: number): (name: string, get: () => Promise<T>) => Promise<T> {
+  const all = new Map<string, Promise<T>>();
+  return (name, get) => {
+    let one = all.get(name);
+    if (!one) {
+      one = get();
+      one.catch(() => all.delete(name));
+      if (all.size >= most) all.delete(all.keys().next().value!);
+      all.set(name, one);
+    }
+    return one;
+  };
+}
+
+const loaded = keeping<LoadedFace>(96);
+/** Files of faces as they are read: one is shaped with at many places of its axes. */
+const files = keeping<Uint8Array>(8);
 
 /** A face ready to shape; the last few stay loaded. */
-export async function faceFor({ id, weight, axes }: TextSetting['face']): Promise<LoadedFace> {
-  const key = `${id} ${weight} ${axes ? JSON.stringify(axes) : ''}`;
-  let face = loaded.get(key);
-  if (!face) {
-    face = load(id, weight, axes);
-    face.catch(() => loaded.delete(key));
-    if (loaded.size >= KEPT) loaded.delete(loaded.keys().next().value!);
-    loaded.set(key, face);
-  }
-  return face;
-}
+export const faceFor = ({ id, weight, axes }: Omit<TextSetting['face'], 'along'>): Promise<LoadedFace> =>
+  loaded(`${id} ${weight} ${axes ? JSON.stringify(axes) : ''}`, () => load(id, weight, axes));
 
 async function load(id: string, weight: number, axes: TextSetting['face']['axes']): Promise<LoadedFace> {
   const shipped = SHIPPED_FACES.find((face) => face.id === id);
   if (shipped) return loadFace(await shippedFile(shipped, weight), weight);
   const variable = VARIABLE_FACES.find((face) => face.id === id);
-  if (variable) return loadFace(await readFontFile(await packaged(variable.file)), weight, axes);
+  if (variable) {
+    const file = await files(id, async () => readFontFile(await packaged(variable.file)));
+    return loadFace(file, weight, axes);
+  }
+  return loadFace(await files(id, () => ownFile(id)), weight, axes);
+}
+
+/** The file of a face of the project's own. */
+async function ownFile(id: string): Promise<Uint8Array> {
   const asset = id.startsWith('own:') ? await readAsset(id.slice(4)) : null;
   if (!asset || !asset.mediaType.startsWith('font/')) {
     throw new HttpError(
@@ -112,7 +134,7 @@ async function load(id: string, weight: number, axes: TextSetting['face']['axes'
       'This face is not here any more. The lettering keeps its shapes; choose another face to change it.',
     );
   }
-  return loadFace(await readFontFile(asset.bytes), weight, axes);
+  return readFontFile(asset.bytes);
 }
 
 /** The features of its face that make a difference to a text. */
@@ -127,6 +149,21 @@ export const axesOfSetting = async ({ face }: TextSetting): Promise<readonly Fac
 export const formsOfLetter = async (setting: TextSetting, at: number): Promise<LetterForm[]> =>
   formsFor(setting, at, await faceFor(setting.face));
 
-/** Shapes and places a text. */
-export const setLettering = async (setting: TextSetting): Promise<SetText> =>
-  setText(setting, await faceFor(setting.face));
+/** Where an axis of weight stands by itself (OpenType 1.9, wght: 400 is regular). */
+const REGULAR = 400;
+
+/** Shapes and places a text, all along the axes of its face that may be keyed. */
+export async function setLettering(setting: TextSetting): Promise<SetText> {
+  const { face } = setting;
+  const loaded = await faceFor(face);
+  const set = setText(setting, loaded);
+  const axes = (face.along ?? []).flatMap((tag) => {
+    if (tag === 'wght') return loaded.weights ? [{ tag, ...loaded.weights, initial: REGULAR }] : [];
+    return loaded.axes.filter((axis) => axis.tag === tag);
+  });
+  if (axes.length === 0) return set;
+  const along = await setAlong(axes, setting.size, async ({ wght = face.weight, ...places }) =>
+    setText(setting, await faceFor({ ...face, weight: wght, axes: { ...face.axes, ...places } })),
+  );
+  return { ...set, along };
+}

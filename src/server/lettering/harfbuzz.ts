@@ -1,4 +1,5 @@
 import type { FeatureRange, Shaper, ShapedGlyph } from '@/core/lettering';
+import { AXIS_NAMES } from '@/core/document';
 import { pathData, readPathData, transformCommands } from '@/core/geometry';
 import { runsOf } from './runs';
 
@@ -17,14 +18,6 @@ export interface FaceAxis {
   /** Where the face stands by itself. */
   readonly initial: number;
 }
-
-/** Names of the registered axes (OpenType 1.9, Design-variation axis tag registry), where a face gives none. */
-const AXIS_NAMES: Readonly<Record<string, string>> = {
-  wdth: 'Width',
-  opsz: 'Optical size',
-  slnt: 'Slant',
-  ital: 'Italic',
-};
 
 /** Of an axis that is not for people (OpenType, fvar table: HIDDEN_AXIS). */
 const HIDDEN = 1;
@@ -65,6 +58,9 @@ function featuresOf(face: HarfBuzz.Face): LoadedFace['features'] {
 /** Faces have at most this many units to the em (OpenType, head table: 16 to 16384). */
 const UNITS = { least: 16, most: 16_384 } as const;
 
+/** HarfBuzz counts in whole numbers: it is asked in fractions of a unit, as a face between its masters stands between units. */
+const FINE = 64;
+
 /**
  * Loads a face.
  * @param weight position on its weight axis, where it has one.
@@ -84,7 +80,7 @@ export async function loadFace(
     throw new Error('This is not a font that can be read: it maps no characters.');
   }
   const font = new hb.Font(face);
-  font.setScale(units, units);
+  font.setScale(units * FINE, units * FINE);
   const axis = face.getAxisInfos()['wght'];
   const axes = axesOf(face);
   const held = (tag: string, to: { min: number; max: number }, place: number) =>
@@ -114,9 +110,9 @@ export async function loadFace(
     return buffer.getGlyphInfosAndPositions().map((g) => ({
       glyph: g.codepoint,
       cluster: g.cluster,
-      dx: g.xOffset ?? 0,
-      dy: g.yOffset ?? 0,
-      advance: g.xAdvance ?? 0,
+      dx: (g.xOffset ?? 0) / FINE,
+      dy: (g.yOffset ?? 0) / FINE,
+      advance: (g.xAdvance ?? 0) / FINE,
     }));
   };
   return {
@@ -132,6 +128,8 @@ export async function loadFace(
     shape: (line, { ligatures, features = {}, ranges = [] }) =>
       line === '' ? [] : runsOf(line).flatMap((run) => shapeRun(line, run, ligatures, features, ranges)),
     outline: (glyph) =>
-      pathData(transformCommands(readPathData(font.glyphToPath(glyph)).commands, [1, 0, 0, -1, 0, 0])),
+      pathData(
+        transformCommands(readPathData(font.glyphToPath(glyph)).commands, [1 / FINE, 0, 0, -1 / FINE, 0, 0]),
+      ),
   };
 }

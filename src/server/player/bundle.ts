@@ -3,11 +3,11 @@ import { resolve } from 'node:path';
 import { build, type Plugin } from 'esbuild';
 
 /**
- * What walks through schemas, which can't do anything without them, and what is kept on shelves and clipboards or only
+ * What walks through schemas and checks documents, which can't do anything without them, and what is kept on shelves and clipboards or only
  * followed: nothing that is played asks for any of it.
  */
 const WALKERS =
-  /src\/core\/(properties\/(scaled|mapped|inside|property)|document\/(shelf-schema|underlay-schema|edits\/copied))\.ts$/;
+  /src\/core\/(properties\/(scaled|mapped|inside|property)|document\/(piece-checks|shelf-schema|underlay-schema|edits\/copied))\.ts$/;
 
 /** Leaves the walkers' names, so that what imports them still finds them. */
 const withoutWalkers: Plugin = {
@@ -32,13 +32,17 @@ const SCHEMAS = /src\/core\/document\/(\w+-)?schema\.ts$/;
 const WORDS =
   /\b(?:(?:name|message|unit|scales): '[^']*'|(?:typed|usual): \[[^\]]*\]|(?:min|max|step): -?[\d._e]+),? ?/g;
 
-/** Leaves them out. */
+/** What only narrows a schema or tells of it: the player makes no checks and has no forms. */
+const CHECKS =
+  /\.register\(FACTS, \{[^{}]*\}\)|\.(?:exactOptional|readonly|int|finite)\(\)|(?<!Math)\.(?:min|max)\([^()]*\)/g;
+
+/** Leaves both out. */
 const withoutWords: Plugin = {
   name: 'without words',
   setup(bundling) {
     bundling.onLoad({ filter: SCHEMAS }, async ({ path }) => {
       const source = await readFile(path, 'utf8');
-      const contents = source.replace(WORDS, '');
+      const contents = source.replace(WORDS, '').replace(CHECKS, '');
       return { contents, loader: 'ts' };
     });
   },

@@ -1,11 +1,13 @@
 import { writesItself } from '../behind';
 import { nameOfHand, nameOfText } from '../names';
-import { lettersOf, type Piece, type SetText, type TextSetting } from '../schema';
+import { lettersOf, type Lettering, type Piece, type SetText, type TextSetting } from '../schema';
+import { changed } from '../changed';
 import { updateLayers } from './layers';
 
 /**
  * Sets lettering otherwise. Where it writes itself it keeps the setting its strokes were found for, until they have followed.
- * What was called after its text, it and the group of its strokes, is called after the new one.
+ * What was called after its text, it and the group of its strokes, is called after the new one. Keys of axes along which it is
+ * not set any more go.
  */
 export function setText(piece: Piece, id: string, setting: TextSetting, set: SetText): Piece {
   const before = lettersOf(piece).find((text) => text.id === id);
@@ -13,11 +15,16 @@ export function setText(piece: Piece, id: string, setting: TextSetting, set: Set
   const named = before.name === nameOfText(before.setting.text);
   const name = named ? nameOfText(setting.text) : before.name;
   const written = writesItself(piece, before) && { written: before.written ?? before.setting };
-  const changed = updateLayers(piece, [id], () => ({ ...before, name, setting, set, ...written }));
+  const tags = set.along?.axes.map(({ tag }) => tag) ?? [];
+  const left = Object.entries(before.axes ?? {}).filter(([tag]) => tags.includes(tag));
+  const axes = left.length > 0 ? Object.fromEntries(left) : undefined;
+  const withText = updateLayers(piece, [id], () =>
+    changed<Lettering>({ ...before, name, setting, set, ...written }, { axes }),
+  );
   const hands = before.reveal?.through ?? [];
   return {
-    ...changed,
-    groups: changed.groups.map((group) =>
+    ...withText,
+    groups: withText.groups.map((group) =>
       hands.includes(group.id) && group.name === nameOfHand(before.name)
         ? { ...group, name: nameOfHand(name) }
         : group,

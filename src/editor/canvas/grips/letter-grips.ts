@@ -1,6 +1,6 @@
 import { type LetterSetting, worldOf } from '@/core/document';
 import { applyMatrix, commandsBounds, inverse, unite, type Point } from '@/core/geometry';
-import { partOutlines } from '@/core/scene';
+import { partOutlines, variedAt } from '@/core/scene';
 import { changeLetters } from '../../lettering';
 import { lettersInHand, type EditorState } from '../../state';
 import { cornersOf } from '../frames';
@@ -19,7 +19,7 @@ export function letterGrips(state: EditorState): Grips {
   const world = worldOf(state.piece, lettering, Math.round(state.frame));
   const back = inverse(world);
   if (!back) return NO_GRIPS;
-  const outlines = partOutlines(lettering);
+  const outlines = partOutlines(variedAt(lettering, state.frame));
   const boxes = places.flatMap((at) => {
     const own = lettering.set.glyphs.flatMap(({ cluster }, i) => (cluster === at ? [i] : []));
     const box = unite(own.flatMap((i) => commandsBounds(outlines[i]!) ?? []));

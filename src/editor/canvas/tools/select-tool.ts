@@ -17,7 +17,6 @@ import {
   type Underlay,
 } from '@/core/document';
 import type { Snapped } from '@/core/snap';
-import { layerBounds } from '@/core/scene';
 import { insertPoint, add, distance, subtract, type Path, type Point } from '@/core/geometry';
 import {
   beginDrag,
@@ -35,7 +34,7 @@ import { letterPress } from './letter-press';
 import { handleAt, placeOn, pointAt, layerAt, REACH, type HandleHit } from '../hit';
 import { gripsOf, movePlace, placeTarget, type Grip, type Told } from '../grips';
 import { movingBox, snapped, snappedWay, snapTargets, type MovingBox } from '../snapping';
-import { standing, toOwn, wayToOwn } from '../standing';
+import { boundsNow, standing, toOwn, wayToOwn } from '../standing';
 import { shownHandles } from '../overlay-strokes';
 import type { ToolMarks } from './tool-marks';
 import { toScreen, useView } from '../view';
@@ -84,7 +83,7 @@ function sized(piece: Piece, id: string, factor: number, about: Point): Piece {
 function touches(layer: Layer, a: Point, b: Point): boolean {
   const path = kindOf(layer).path(layer);
   if (path) return path.points.some((p) => inside(p, a, b));
-  const bounds = layerBounds(layer);
+  const bounds = boundsNow(layer);
   return (
     bounds !== null &&
     inside({ x: bounds.left, y: bounds.top }, a, b) &&
