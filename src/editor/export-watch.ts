@@ -5,6 +5,7 @@ import { z } from 'zod';
 import { exportFileAddress, EXPORTS, type ExportSummary } from '@/contract';
 import { notify } from '@/ui';
 import { download } from './download';
+import { markTitle } from './jobs';
 import { recall, remember } from './remembered';
 import { call } from './saving';
 
@@ -30,19 +31,6 @@ const keep = (ids: readonly string[]): void => {
 
 /** An export was asked for: its end is said wherever one is then. */
 export const exportAsked = (id: string): void => keep([...new Set([...recalled(), id])]);
-
-/** Puts a mark before the title of the page until somebody looks at it. */
-function markTitle(mark: string): void {
-  if (!document.hidden) return;
-  const { title } = document;
-  document.title = `${mark} ${title}`;
-  const seen = (): void => {
-    if (document.hidden) return;
-    document.title = title;
-    document.removeEventListener('visibilitychange', seen);
-  };
-  document.addEventListener('visibilitychange', seen);
-}
 
 function say({ id, status, fileName, message }: ExportSummary): void {
   if (status === 'done') {

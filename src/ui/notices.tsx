@@ -18,7 +18,10 @@ let next = 1;
 const dismiss = (id: number) =>
   useNotices.setState(({ notices }) => ({ notices: notices.filter((notice) => notice.id !== id) }));
 
-/** Says something in the corner; with an action it stays longer, and `lasting` keeps it until it is closed. */
+/**
+ * Says something in the corner; with an action it stays longer, and `lasting` keeps it until it is closed. What is said again
+ * stands there once.
+ */
 export function notify(text: string, options: { action?: Notice['action']; lasting?: boolean } = {}): void {
   const notice: Notice = {
     id: next++,
@@ -26,7 +29,9 @@ export function notify(text: string, options: { action?: Notice['action']; lasti
     lasting: options.lasting ?? false,
     ...(options.action && { action: options.action }),
   };
-  useNotices.setState(({ notices }) => ({ notices: [...notices.slice(-3), notice] }));
+  useNotices.setState(({ notices }) => ({
+    notices: [...notices.filter((other) => other.text !== text).slice(-3), notice],
+  }));
 }
 
 const Stack = styled.div`

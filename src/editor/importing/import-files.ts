@@ -26,7 +26,7 @@ import {
 import { IDENTITY, type Matrix } from '@/core/geometry';
 import { framesPerSecond, keysOf } from '@/core/timing';
 import { notify } from '@/ui';
-import { startJob, type Job } from '../jobs';
+import { sayWhenSlow, startJob, type Job } from '../jobs';
 import { openProjectFile } from '../open-project-file';
 import { queries } from '../queries';
 import { sendBytes, useSaving } from '../saving';
@@ -64,6 +64,7 @@ export async function takePicture(file: Blob, name: string): Promise<void> {
     return;
   }
   const job = startJob(({ signal }) => sendBytes(STORE_PICTURE, {}, file, { signal }));
+  void sayWhenSlow(job, () => `${name} is under the piece.`);
   useImporting.setState({ busy: { name, job } });
   const end = await job.settled;
   if (useImporting.getState().busy?.job === job) useImporting.setState({ busy: null });

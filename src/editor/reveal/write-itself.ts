@@ -15,7 +15,7 @@ import {
 } from '@/core/document';
 import { WRITTEN_BY } from '@/core/trace';
 import { notify } from '@/ui';
-import { startJob, type Job, type Work } from '../jobs';
+import { sayWhenSlow, startJob, type Job, type Work } from '../jobs';
 import { call, isOutage } from '../saving';
 import { amend, edit, select, showFrame, useEditor } from '../state';
 import { useTracing } from '../tracing';
@@ -86,6 +86,7 @@ export async function writeItself(id: string): Promise<boolean> {
       if (start() === piece) return made;
     }
   }, progressed);
+  void sayWhenSlow(job, (piece) => `“${layerOf(piece, id).name}” writes itself now.`);
   useWriting.setState({ ...IDLE, of: id, job, at: 1, total: 1, failed: null });
   const end = await job.settled;
   if (useWriting.getState().job !== job) return false;
@@ -161,6 +162,7 @@ export function watchTexts(): () => void {
         await catchUp(next, its);
       }
     }, progressed);
+    void sayWhenSlow(job, () => 'Strokes follow their text again.');
     useWriting.setState({ ...IDLE, of: lettersBehind(piece)[0]!.id, job, at: 1 });
     const end = await job.settled;
     // Stopped for another, or with the page: what comes of it is no news.

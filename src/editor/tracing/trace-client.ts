@@ -12,7 +12,7 @@ import {
 import { namesFor, retrace, type Pixels, type TracedStroke } from '@/core/trace';
 import { notify } from '@/ui';
 import type { TraceSubject, TraceWorker } from '@/workers/trace.worker';
-import { startJob, workerLine, type Job, type Work } from '../jobs';
+import { sayWhenSlow, startJob, workerLine, type Job, type Work } from '../jobs';
 import { pictureAddress } from '@/contract';
 import { edit, newId, select, showFrame, useEditor } from '../state';
 import { useTracing, type TraceRun } from './trace-state';
@@ -81,6 +81,9 @@ export async function traceSource(source: Traceable): Promise<void> {
   const job: Job<TracedStroke[]> = startJob(
     (its) => strokesFoundIn(source, its),
     (done) => show({ done }),
+  );
+  void sayWhenSlow(job, (strokes) =>
+    strokes.length > 0 ? `${strokes.length} strokes were found in ${source.name}; Trace shows them.` : null,
   );
   useTracing.setState({ run: { job, source: source.id, done: 0, strokes: null, ms: 0 } });
   const end = await job.settled;
@@ -173,6 +176,9 @@ export async function addOutlines(source: Traceable, offset: number): Promise<vo
     const subject = await subjectOf(source);
     return tracer.run((remote) => remote.outlines(subject, offset, 0.25), signal);
   });
+  void sayWhenSlow(job, (edges) =>
+    edges.length > 0 ? `The edge of ${source.name} is there as strokes.` : null,
+  );
   const end = await job.settled;
   if (end.status === 'aborted') return;
   if (end.status === 'failed') {

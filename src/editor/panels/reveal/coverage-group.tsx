@@ -11,7 +11,7 @@ import {
 } from '@/core/document';
 import type { BareSpot, Coverage, Spill } from '@/core/trace';
 import { Button, notify, Buttons, Group, Hint, Row } from '@/ui';
-import { startJob } from '../../jobs';
+import { sayWhenSlow, startJob } from '../../jobs';
 import { coverWorker, useCovering, watchCoverage } from '../../reveal';
 import { edit, select, showFrame, useCalm, useEditor } from '../../state';
 import { OverTime } from '../charts';
@@ -93,6 +93,7 @@ export function CoverageGroup() {
   const fit = async () => {
     const start = useEditor.getState().piece;
     const job = startJob(({ signal }) => coverWorker.run((remote) => remote.fit(start, of), signal));
+    void sayWhenSlow(job, () => `Strokes were fitted to ${layer.name}.`);
     const end = await job.settled;
     if (end.status === 'failed')
       notify(`They could not be fitted: ${end.error.message} Nothing was changed.`);
