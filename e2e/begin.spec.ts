@@ -72,7 +72,7 @@ test('faces are chosen by kind and name, seen on one’s own word; favourites an
   await desk.score.getByRole('row', { name: 'Reed' }).getByRole('rowheader').click();
   await open();
   await expect(chooser.getByText('Favourites')).toBeVisible();
-  await expect(chooser.getByText('Used last')).toBeVisible();
+  await expect(chooser.getByText('Recently used')).toBeVisible();
   await expect(chooser.getByRole('button', { name: /^Favourite/ }).first()).toHaveAccessibleName(
     /EB Garamond/,
   );

@@ -245,7 +245,7 @@ test('Escape leaves a number as it was, whatever was typed; what is no number is
   expect(await stepsIn(page)).toBe(0);
   await field.fill('soon');
   await page.keyboard.press('Enter');
-  await expect(page.getByText('“soon” is no number')).toBeVisible();
+  await expect(page.getByText('“soon” is not a number')).toBeVisible();
   await field.fill('5+8');
   await page.keyboard.press('Enter');
   await expect(field).toHaveValue('13 px');

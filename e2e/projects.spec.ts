@@ -49,7 +49,7 @@ test('pieces are found, put in order, selected with Ctrl and Shift, moved, binne
   await expect(cards(page, from)).toHaveCount(0);
   await page.getByRole('button', { name: 'Bin' }).click();
   const item = page.getByRole('dialog', { name: 'Bin' }).getByRole('listitem').filter({ hasText: from });
-  await expect(item).toContainText('goes in 30 days');
+  await expect(item).toContainText('deleted in 30 days');
   await item.getByRole('button', { name: 'Restore Weir 9' }).click();
   await page.keyboard.press('Escape');
   await expect.poll(() => names(page, from)).toEqual(['Weir 9']);
@@ -200,7 +200,7 @@ test('the guided tour goes through the finished title, is left and taken up agai
   await page.keyboard.press('Escape');
   await expect(tour).toBeHidden();
   await page.getByRole('button', { name: 'Help with Ink' }).click();
-  await page.getByRole('button', { name: 'Go on with the tour' }).click();
+  await page.getByRole('button', { name: 'Continue the tour' }).click();
   await expect(tour.getByRole('heading')).toHaveText('Ink');
   for (let stop = 3; stop < 9; stop++) await tour.locator('[data-next]').click();
   await expect(tour).toBeHidden();

@@ -56,7 +56,7 @@ test('a second window sees what the first saved, and undo brings back what it ha
 for (const [choice, outcome] of [
   ['Keep both', { here: 'Theirs', beside: 'Mine (my version)' }],
   ['Show theirs', { here: 'Theirs', beside: null }],
-  ['Put mine over it', { here: 'Mine', beside: null }],
+  ['Replace it with mine', { here: 'Mine', beside: null }],
 ] as const) {
   test(`a conflict loses neither side: ${choice}`, async ({ page, context }) => {
     const desk = await openNew(page, three(`Conflict ${choice}`));

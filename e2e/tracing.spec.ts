@@ -271,7 +271,7 @@ test('cleaning up: fewer points with the deviation said, level, split, join, end
   expect(measurePath(joined[0]!.path).length).toBeCloseTo(before, 3);
 
   await page.getByRole('button', { name: 'Fewer points' }).click();
-  const tolerance = page.getByRole('spinbutton', { name: 'Off by at most' });
+  const tolerance = page.getByRole('spinbutton', { name: 'Tolerance' });
   await tolerance.fill('60 px');
   await page.keyboard.press('Enter');
   await expect(page.getByText(/points → \d+; the line moves by/)).toBeVisible();

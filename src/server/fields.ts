@@ -11,7 +11,7 @@ const refused = (why: string): HttpError => new HttpError(422, `${why} Nothing w
 export function numberOf(field: Field, value: string): number {
   const number = Number(value);
   if (value.trim() === '' || !Number.isFinite(number))
-    throw refused(`“${value}” is no number for “${field.name}”.`);
+    throw refused(`“${value}” is not a number for “${field.name}”.`);
   return number;
 }
 

@@ -199,7 +199,7 @@ export function NumberField(props: NumberFieldProps) {
             ? `at most ${format(max)}`
             : limited === 'least'
               ? `at least ${format(min)}`
-              : `“${refused!.slice(0, 20)}” is no number`}
+              : `“${refused!.slice(0, 20)}” is not a number`}
         </Limit>
       )}
     </Row>

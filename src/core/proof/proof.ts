@@ -239,7 +239,7 @@ function textFindings({ piece, frame }: Look): Finding[] {
         ? [
             make(
               'over',
-              `“${name}” has a word that is wider than the room for it (${Math.round(setting.fit?.width ?? 0)} px).`,
+              `“${name}” has a word that is wider than the maximum width (${Math.round(setting.fit?.width ?? 0)} px).`,
             ),
           ]
         : []),

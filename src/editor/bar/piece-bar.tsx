@@ -82,7 +82,7 @@ const Words = styled.span`
 const copyLink = () =>
   navigator.clipboard.writeText(window.location.href).then(
     () => notify('The link is copied. It opens this piece at this step and frame.'),
-    () => notify('This browser keeps the clipboard closed. Copy the address from its address bar.'),
+    () => notify('This browser does not allow copying. Copy the address from its address bar.'),
   );
 
 /** The piece: its name, its facts, whether it is saved, and what is done with the whole of it. */
@@ -150,7 +150,7 @@ export function PieceBar() {
           { id: 'history', name: 'History …', run: () => openDialog('history') },
           {
             id: 'tour',
-            name: tourLeftAt() > 0 ? 'Go on with the tour' : 'Guided tour',
+            name: tourLeftAt() > 0 ? 'Continue the tour' : 'Guided tour',
             run: () => tourTo(tourLeftAt()),
           },
           { id: 'link', name: 'Copy the link', run: () => void copyLink() },

@@ -8,7 +8,7 @@ const WORDS: Record<SaveStatus, string> = {
   saved: 'Saved',
   unsaved: 'Saving …',
   saving: 'Saving …',
-  offline: 'Server gone · kept in this browser',
+  offline: 'Server unreachable · kept in this browser',
   conflict: 'Changed elsewhere',
   refused: 'Not saved',
 };
@@ -81,7 +81,7 @@ export function SaveBanner() {
       <span>This piece was changed elsewhere while you worked. Nothing is lost.</span>
       <Button onPress={attempt('keepBoth')}>Keep both</Button>
       <Button onPress={attempt('takeTheirs')}>Show theirs</Button>
-      <Button onPress={attempt('putMineOver')}>Put mine over it</Button>
+      <Button onPress={attempt('putMineOver')}>Replace it with mine</Button>
     </Banner>
   );
 }

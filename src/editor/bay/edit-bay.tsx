@@ -60,7 +60,7 @@ export function EditBay({ exportId }: { exportId: string | null }) {
               <Problem role="alert">{error}</Problem>
             ) : waiting ? (
               <Empty>
-                <p>The file is read …</p>
+                <p>Reading the file …</p>
               </Empty>
             ) : (
               <Empty>

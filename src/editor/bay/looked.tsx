@@ -71,7 +71,7 @@ export function Looked({ received, choice }: { received: Received; choice: React
     chooseFiles('image/*', ([file]) =>
       createImageBitmap(file!).then(
         (picture) => setGround((old) => ({ ...old, kind: 'picture', picture })),
-        () => notify(`“${file!.name}” is no picture that this browser shows.`),
+        () => notify(`“${file!.name}” is not a picture this browser can show.`),
       ),
     );
   /** Goes near to what is pressed, and back again. */

@@ -101,7 +101,7 @@ export function crosshairKeys({
       tell(to);
     } else if (holds && event.key === 'Escape') {
       letGo();
-      say('Taken back');
+      say('Cancelled');
     } else if (holds && event.key === 'Enter') {
       release(at, event);
       say('Let go');

@@ -60,11 +60,12 @@ export function notCarried(piece: Piece, settings: WholeExportSettings): Loss[] 
     [...seen, ...piece.groups].filter(which).map(({ name }) => name);
   if (settings.transparency === 'edge') {
     losses.push({
-      what: `Edges are laid over ${settings.over}; over another colour they show it as a rim.`,
+      what: `Edges are laid over ${settings.over}; over another colour they show it as a fringe.`,
       layers: [],
     });
     const hard = named(isTranslucent);
-    if (hard.length > 0) losses.push({ what: 'What is half there becomes there or not', layers: hard });
+    if (hard.length > 0)
+      losses.push({ what: 'What is partly transparent becomes opaque or fully transparent', layers: hard });
   } else if (needsColour(settings.transparency)) {
     losses.push({ what: `There is no transparency: ${settings.over} lies beneath.`, layers: [] });
   }
@@ -104,7 +105,7 @@ export function notCarried(piece: Piece, settings: WholeExportSettings): Loss[] 
   const painted = exportSize(piece.size, settings.scale);
   if (width !== painted.width || height !== painted.height)
     losses.push({
-      what: `H.264 takes even sizes: a row or column of the ground makes it ${width} × ${height}.`,
+      what: `H.264 takes even sizes: a row or column of the background makes it ${width} × ${height}.`,
       layers: [],
     });
   return losses;

@@ -110,7 +110,7 @@ function ListedRow({ item, onChange }: { item: ListedExport; onChange: () => voi
       <ExportActions item={item} onChange={onChange} />
       <IconToggle
         plain
-        label={item.kept ? `${item.fileName} stays for good` : `Keep ${item.fileName} for good`}
+        label={item.kept ? `${item.fileName} is kept for good` : `Keep ${item.fileName} for good`}
         isSelected={item.kept}
         onChange={keep}
       >
@@ -178,15 +178,15 @@ export function ExportList() {
           Nothing was exported yet. Open a <Link href="/">piece</Link> and press Export.
         </p>
       )}
-      {items.length === 0 && (list.data?.exports.length ?? 0) > 0 && <p>None of the exports is like this.</p>}
+      {items.length === 0 && (list.data?.exports.length ?? 0) > 0 && <p>No export matches.</p>}
       <Rows aria-label="Exports">
         {items.map((item) => (
           <ListedRow key={item.id} item={item} onChange={refresh} />
         ))}
       </Rows>
       <Words>
-        Files go {EXPORTS_KEPT.days} days after they were asked for, but for the newest {EXPORTS_KEPT.newest}{' '}
-        of each piece and those that are kept.
+        Files are deleted {EXPORTS_KEPT.days} days after they were asked for, except the newest{' '}
+        {EXPORTS_KEPT.newest} of each piece and those you keep.
       </Words>
     </PageFrame>
   );

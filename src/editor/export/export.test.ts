@@ -70,7 +70,7 @@ test('what a file will not hold is named with its layers, and nothing else is', 
   expect(losses(plain, { format: 'lottie' })).toEqual([]);
   expect(losses(plain, { format: 'mp4' }).map(({ what }) => what)).toEqual([
     'There is no transparency: #000000 lies beneath.',
-    'H.264 takes even sizes: a row or column of the ground makes it 322 × 180.',
+    'H.264 takes even sizes: a row or column of the background makes it 322 × 180.',
   ]);
   expect(losses(plain, { format: 'gif' }).map(({ what }) => what)).toEqual([
     expect.stringMatching(/^Edges are laid over #000000/),

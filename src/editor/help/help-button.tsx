@@ -64,7 +64,7 @@ export function HelpButton() {
                       tourTo(tourLeftAt());
                     }}
                   >
-                    {tourLeftAt() > 0 ? 'Go on with the tour' : 'Guided tour'}
+                    {tourLeftAt() > 0 ? 'Continue the tour' : 'Guided tour'}
                   </Button>
                   <Button
                     onPress={() => {

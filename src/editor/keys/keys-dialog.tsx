@@ -115,7 +115,7 @@ export function KeysDialog() {
             </ul>
           </section>
         ))}
-        {found.length === 0 && <p>No key does that.</p>}
+        {found.length === 0 && <p>No key matches.</p>}
       </List>
       <Foot>
         <Check isSelected={characters} onChange={(on) => useOwnKeys.setState({ characters: on })}>

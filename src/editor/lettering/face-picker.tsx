@@ -160,7 +160,7 @@ function sectionsOf(
     kind === 'all' && find.trim() === ''
       ? [
           { id: 'liked', name: 'Favourites', faces: chosen(liked) },
-          { id: 'last', name: 'Used last', faces: chosen(last) },
+          { id: 'last', name: 'Recently used', faces: chosen(last) },
         ]
       : [];
   const rest = Object.entries(KINDS).map(([id, name]) => ({
@@ -234,7 +234,7 @@ export function FacePicker({
                   const face = faces.find((one) => one.id === String(key).split('/')[1]);
                   if (face) take(face);
                 }}
-                renderEmptyState={() => <Nothing>No face is called that.</Nothing>}
+                renderEmptyState={() => <Nothing>No face has that name.</Nothing>}
               >
                 {sectionsOf(faces, kind, find, liked, last).map((section) => (
                   <GridListSection key={section.id} id={section.id}>

@@ -37,7 +37,7 @@ function Simplify({ strokes }: { strokes: readonly Stroke[] }) {
   return (
     <>
       <NumberField
-        label="Off by at most"
+        label="Tolerance"
         value={tolerance}
         min={0.05}
         max={200}

@@ -42,11 +42,11 @@ const Bar = styled.progress`
 `;
 
 const THRESHOLD: readonly NumberRow<ThresholdOptions>[] = [
-  { part: 'bias', label: 'More or less ink', min: -1, max: 1, step: 0.02, ...percent },
-  { part: 'despeckle', label: 'Dirt up to', min: 0, max: 5000, ...writtenWith('px²', 0) },
+  { part: 'bias', label: 'Threshold', min: -1, max: 1, step: 0.02, ...percent },
+  { part: 'despeckle', label: 'Specks up to', min: 0, max: 5000, ...writtenWith('px²', 0) },
 ];
 const FOUND: readonly NumberRow<TraceOptions>[] = [
-  { part: 'detail', label: 'Off by at most, of the width', min: 0.005, max: 0.3, step: 0.005, ...percent },
+  { part: 'detail', label: 'Tolerance, of the width', min: 0.005, max: 0.3, step: 0.005, ...percent },
   { part: 'spurs', label: 'Spurs from, half widths', min: 0.1, max: 6, step: 0.05, ...plain },
 ];
 

@@ -76,7 +76,7 @@ function FitControls({ lettering }: { lettering: Lettering }) {
           schema={settingSchema}
           value={setting}
           part="fit.width"
-          label="Room for it"
+          label="Maximum width"
           onChange={(to) => void changeSetting(id, { fit: { ...fit, width: to } }, 'fit width')}
         />
       )}
@@ -84,7 +84,7 @@ function FitControls({ lettering }: { lettering: Lettering }) {
         <Hint>Set at {Math.round(set.fitted.size * 10) / 10} px to fit.</Hint>
       )}
       {set.fitted?.over && (
-        <Warning>A word alone is wider than the room for it. Make it smaller or wider.</Warning>
+        <Warning>A word alone is wider than the maximum width. Make it smaller or wider.</Warning>
       )}
     </Group>
   );

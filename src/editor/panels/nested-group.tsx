@@ -65,7 +65,7 @@ function NestedControls({ nested }: { nested: Nested }) {
     if (end.status === 'failed') notify(`${end.error.message} The copy here stays as it is.`);
     if (end.status !== 'done') return;
     const { revision, document } = end.value;
-    if (revision === from.revision) notify(`“${nested.name}” is as it was taken: nothing was changed.`);
+    if (revision === from.revision) notify(`“${nested.name}” is up to date: nothing was changed.`);
     else
       edit((piece) =>
         setNested(piece, nested.id, { content: document, from: { piece: from.piece, revision } }),
@@ -74,7 +74,7 @@ function NestedControls({ nested }: { nested: Nested }) {
   return (
     <>
       <Hint>
-        A copy of “{content.name}”, {content.length} frames. It stays as it is until you take it anew.
+        A copy of “{content.name}”, {content.length} frames. It stays as it is until you update it.
       </Hint>
       <OwnersOf ids={[nested.id]}>
         <PartField part="start" />

@@ -20,7 +20,7 @@ export function UnderlayPanel() {
       <PanelFacts>What you follow: never part of the picture.</PanelFacts>
       <Group title="Pictures">
         <Button $wide isDisabled={busy !== null} onPress={() => file.current?.click()}>
-          {busy ? `Taking in ${busy.name} …` : 'Add a picture or SVG …'}
+          {busy ? `Importing ${busy.name} …` : 'Add a picture or SVG …'}
         </Button>
         <input
           ref={file}

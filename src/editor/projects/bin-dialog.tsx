@@ -40,7 +40,7 @@ const DAY = 24 * 60 * 60 * 1000;
 /** How long something stays in the bin yet. */
 function timeLeft({ deletedAt }: Binned): string {
   const days = Math.max(0, Math.ceil((new Date(deletedAt).getTime() + BIN_DAYS * DAY - Date.now()) / DAY));
-  return days === 1 ? 'goes tomorrow' : `goes in ${days} days`;
+  return days === 1 ? 'deleted tomorrow' : `deleted in ${days} days`;
 }
 
 /** What was deleted, to be brought back or taken away for good. */
@@ -68,7 +68,7 @@ export function BinDialog({ isOpen, onClose }: { isOpen: boolean; onClose: () =>
   const empty = () =>
     ask({
       title: 'Empty the bin?',
-      words: 'All that is in it goes for good, with its history and exports. This can’t be undone.',
+      words: 'All that is in it is deleted for good, with its history and exports. This can’t be undone.',
       yes: 'Empty the bin',
       run: () => void then(() => call(BIN.empty, {})),
     });

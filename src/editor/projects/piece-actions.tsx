@@ -33,7 +33,7 @@ export function usePieceActions(projects: readonly ProjectSummary[]) {
     clearChosen();
     const [is, it] = pieces.length === 1 ? ['is', 'it'] : ['are', 'them'];
     notify(
-      `${counted(pieces)} ${is} in the bin. ${it === 'it' ? 'It goes' : 'They go'} from there after ${BIN_DAYS} days.`,
+      `${counted(pieces)} ${is} in the bin. ${it === 'it' ? 'It is' : 'They are'} deleted after ${BIN_DAYS} days.`,
       {
         action: {
           name: 'Undo',

@@ -48,7 +48,7 @@ function Project({
   const [making, setMaking] = useState(false);
   const remove = async () => {
     if (!(await change(() => call(PROJECTS.remove, { params: { id: project.id } })))) return;
-    notify(`The project “${project.name}” is in the bin. It goes from there after ${BIN_DAYS} days.`, {
+    notify(`The project “${project.name}” is in the bin. It is deleted after ${BIN_DAYS} days.`, {
       action: {
         name: 'Undo',
         run: () => void change(() => call(PROJECTS.undelete, { params: { id: project.id } })),
@@ -252,7 +252,7 @@ export function ProjectList() {
         </p>
       )}
       {list.data?.projects.length === 0 && <p>No projects yet. Make one, then draw its first piece.</p>}
-      {projects.length > 0 && shown.length === 0 && <p>No piece is called that.</p>}
+      {projects.length > 0 && shown.length === 0 && <p>No piece has that name.</p>}
       {shown.map((project) => (
         <Project
           key={project.id}

@@ -3,7 +3,7 @@ import type { PieceSummary, ProjectSummary } from '@/contract';
 /** Orders in which pieces of a project stand. */
 export const ORDERS = {
   made: 'as they were made',
-  changed: 'changed last first',
+  changed: 'last changed first',
   name: 'by name',
   length: 'shortest first',
 } as const;

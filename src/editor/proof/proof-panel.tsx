@@ -113,7 +113,7 @@ export function ProofPanel() {
       </List>
       {findings.length === 0 && !measuring && (
         <Hint>
-          Looked at: bare spots and spill, the safe areas of SMPTE ST 2046-1, contrast, reading time, loose
+          Checked: bare spots and spill, the safe areas of SMPTE ST 2046-1, contrast, reading time, loose
           ends, gaps of dashes, text that does not fit.
         </Hint>
       )}

@@ -104,7 +104,7 @@ export function ArrivalGroup() {
                 )
               }
             >
-              All set out within
+              All begin within
             </Check>
             {arrival.within !== undefined && (
               <PartField part="arrival.within" label="Frames for all of them" />
@@ -118,7 +118,7 @@ export function ArrivalGroup() {
         <Hint>{keyed > 0 ? 'Its keys stand in its lane.' : 'Key it, or let it come at the playhead.'}</Hint>
         <Buttons>
           <Button onPress={() => set({})}>Come here</Button>
-          <Button onPress={() => edit((p) => setArrival(p, ids, () => null))}>There always</Button>
+          <Button onPress={() => edit((p) => setArrival(p, ids, () => null))}>Always there</Button>
         </Buttons>
       </OwnersOf>
     </Fold>

@@ -149,7 +149,7 @@ function FittedControls({ ids, fitted }: { ids: readonly string[]; fitted: Fitte
         <PartChoice part="fitted.from" label="Its path begins" choices={['left', 'right']} />
       )}
       <Button $wide onPress={() => edit((p) => setFitted(p, ids, () => null))}>
-        Stop keeping to it
+        Detach
       </Button>
     </Fold>
   );
