@@ -46,7 +46,8 @@ const INTO = 0.0005;
 
 async function mountSvg(received: Received, into: HTMLElement): Promise<Seek> {
   const document = new DOMParser().parseFromString(await text(received), 'image/svg+xml');
-  if (document.querySelector('parsererror')) throw new Error('The file is damaged: it is not a complete SVG.');
+  if (document.querySelector('parsererror'))
+    throw new Error('The file is damaged: it is not a complete SVG.');
   // The page lets no script of it run; what could load or run anything is left out all the same.
   document.querySelectorAll('script, foreignObject, iframe, audio, video').forEach((one) => one.remove());
   const svg = into.ownerDocument.importNode(document.documentElement, true) as unknown as SVGSVGElement;

@@ -14,7 +14,7 @@ import {
   type Copied,
   type Piece,
 } from '@/core/document';
-import { writeSvg } from '@/core/formats';
+import { writeSvg } from '@/core/formats/svg-writer';
 import { evaluate } from '@/core/scene';
 import { framesPerSecond } from '@/core/timing';
 import { notify } from '@/ui';

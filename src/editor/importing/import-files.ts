@@ -11,18 +11,7 @@ import {
   newArt,
   type Stroke,
 } from '@/core/document';
-import {
-  isTimed,
-  MotionError,
-  readLottie,
-  readSvg,
-  strokeOfMoving,
-  strokesFromShapes,
-  SvgError,
-  windowAtRate,
-  type ReadMotion,
-  type ReadSvg,
-} from '@/core/formats';
+import type { ReadSvg } from '@/core/formats';
 import { IDENTITY, type Matrix } from '@/core/geometry';
 import { framesPerSecond, keysOf } from '@/core/timing';
 import { notify } from '@/ui';
@@ -31,6 +20,7 @@ import { openProjectFile } from '../open-project-file';
 import { queries } from '../queries';
 import { sendBytes, useSaving } from '../saving';
 import { edit, newId, select, selectUnderlay, useEditor } from '../state';
+import { fetchReaders } from './readers';
 
 /** An SVG file that was read and waits for a word on what to do with it. */
 export interface WaitingSvg {
@@ -98,6 +88,7 @@ export async function takeSvg(file: Blob, name: string): Promise<void> {
     return;
   }
   try {
+    const { readSvg, strokesFromShapes } = await fetchReaders();
     const read = readSvg(await file.text());
     if (read.shapes.length === 0) {
       const why = read.leftOut.length > 0 ? ` It holds only ${read.leftOut.join(', ')}.` : '';
@@ -108,10 +99,13 @@ export async function takeSvg(file: Blob, name: string): Promise<void> {
       svg: { name: stem(name), file, read, lines: strokesFromShapes(read, IDENTITY).length },
     });
   } catch (error) {
-    if (!(error instanceof SvgError)) throw error;
-    notify(`${name} can’t be read. ${error.message} Nothing was changed.`);
+    notify(notRead(name, error));
   }
 }
+
+/** Why a file was not read, in the words of its reader. */
+const notRead = (name: string, error: unknown): string =>
+  `${name} can’t be read. ${(error as Error).message} Nothing was changed.`;
 
 /** Puts strokes into the piece, which is made as long as they take, and selects them. */
 function takeStrokes(strokes: readonly Stroke[]): void {
@@ -129,14 +123,11 @@ function takeStrokes(strokes: readonly Stroke[]): void {
 
 /** Takes the strokes of a vector animation with their timing, and says what of it did not come in. */
 async function takeMotion(file: Blob, name: string): Promise<void> {
-  let read: ReadMotion;
-  try {
-    read = readLottie(await file.text());
-  } catch (error) {
-    if (!(error instanceof MotionError)) throw error;
-    notify(`${name} can’t be read. ${error.message} Nothing was changed.`);
-    return;
-  }
+  const found = await fetchReaders()
+    .then(async (readers) => ({ ...readers, read: readers.readLottie(await file.text()) }))
+    .catch((error: unknown) => notify(notRead(name, error)));
+  if (!found) return;
+  const { read, isTimed, strokeOfMoving } = found;
   const { strokes, leftOut, framesPerSecond: rate } = read;
   const missing = leftOut.length > 0 ? ` Left out: ${leftOut.join(', ')}.` : '';
   if (strokes.length === 0) {
@@ -175,6 +166,7 @@ export async function finishSvg(as: 'art' | 'strokes' | 'underlay' | null): Prom
     edit((piece) => addLayers(piece, [art]));
     select({ layers: [art.id] });
   } else {
+    const { strokesFromShapes, windowAtRate } = await fetchReaders();
     const strokes = strokesFromShapes(read, transform).map(({ path, ink, window }, i) => ({
       ...newStroke(newId(), `${name} ${i + 1}`, path, {
         ...DEFAULT_INK,

@@ -1,2 +1,3 @@
 export * from './import-files';
+export { fetchReaders } from './readers';
 export * from './svg-dialog';

@@ -12,11 +12,10 @@ import {
   type Field,
   type Piece,
 } from '@/core/document';
-import { readSvg } from '@/core/formats';
 import { IDENTITY } from '@/core/geometry';
 import { layerBounds } from '@/core/scene';
 import { notify } from '@/ui';
-import { MOST_SVG } from '../importing';
+import { fetchReaders, MOST_SVG } from '../importing';
 import { changeSetting } from '../lettering';
 import { call } from '../saving';
 import { edit, newId, select, useEditor } from '../state';
@@ -57,6 +56,7 @@ export function fillField(field: Field, value: string | number): void {
 export async function fillFromFile(field: Field, file: File): Promise<void> {
   try {
     if (file.size > MOST_SVG) throw new Error(`It is larger than ${MOST_SVG / 1024 / 1024} MB.`);
+    const { readSvg } = await fetchReaders();
     const read = readSvg(await file.text());
     const { piece } = useEditor.getState();
     const art = piece.layers.find((layer) => layer.type === 'art' && field.of.includes(layer.id));
