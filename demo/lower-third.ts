@@ -57,12 +57,6 @@ function comet(): Stroke {
   return newStroke('comet', 'Comet line', path, look);
 }
 
-/** Light letters over a light shot are read by the dark round them, at SD too. */
-const DARK_ROUND: Effect = {
-  on: true,
-  is: { kind: 'glow', size: 9, gain: 2.6, colour: '#101714', opacity: 0.85 },
-};
-
 /** A highlight that passes over the name while it stands. */
 const glint = (): Effect => ({
   on: true,
@@ -97,9 +91,8 @@ export function lowerThird(): Piece {
     'On and off',
   );
   const passed = applyManner(waved, ['comet'], COMET, 'Passing light');
-  const lit = changeEffects(passed, ['name'], () => [glint()]);
   return settlePiece(
     null,
-    changeEffects(lit, ['name', 'role'], (effects) => [...effects, DARK_ROUND]),
+    changeEffects(passed, ['name'], (effects) => [glint(), ...effects]),
   );
 }

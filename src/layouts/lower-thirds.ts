@@ -1,6 +1,19 @@
 import { newStroke, setBlend, type Piece } from '@/core/document';
 import { lineShape } from '@/core/geometry';
-import { blank, comes, drawn, fades, field, group, held, put, rule, slices, withFields } from './make';
+import {
+  blank,
+  comes,
+  drawn,
+  fades,
+  field,
+  group,
+  held,
+  put,
+  readable,
+  rule,
+  slices,
+  withFields,
+} from './make';
 import { lettering, MINIUM, VELLUM } from './texts';
 
 /** Two lines of text that slide out of a rule, one up and one down. */
@@ -24,6 +37,7 @@ export function twoLines(): Piece {
     { from: 'above', line: 'rule' },
     { onAt: 16, onFrames: 16, offAt: 94, offFrames: 12 },
   );
+  piece = readable(piece, ['name', 'role']);
   return held(
     withFields(
       piece,
@@ -58,6 +72,7 @@ export function boxedStrip(): Piece {
     { onAt: 0, onFrames: 12, offAt: 98, offFrames: 12 },
   );
   piece = fades(piece, 'role', { onAt: 26, onFrames: 14, offAt: 94, offFrames: 10 });
+  piece = readable(piece, ['role']);
   piece = group(piece, 'boxed', 'Name, boxed', [...ids, 'name']);
   piece = setBlend(piece, ['name'], 'xor');
   return held(

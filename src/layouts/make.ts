@@ -27,9 +27,20 @@ import {
   type Piece,
   type Stroke,
 } from '@/core/document';
+import type { Effect } from '@/core/effects';
 import { lineShape, transformPath, type Path } from '@/core/geometry';
 import { landingEasing, reversedEasing } from '@/core/timing';
 import { DUSK, handOf, lettering, settingOf, type HANDWRITTEN } from './texts';
+
+/** Light letters over a light shot are read by the dark round them, at SD too. */
+const DARK_ROUND: Effect = {
+  on: true,
+  is: { kind: 'glow', size: 9, gain: 2.6, colour: '#101714', opacity: 0.85 },
+};
+
+/** Texts that stand on the shot itself, readable over whatever it shows. */
+export const readable = (piece: Piece, ids: readonly string[]): Piece =>
+  changeEffects(piece, ids, (effects) => [...effects, DARK_ROUND]);
 
 /** An empty piece of a length in frames, 1080p at 25 a second. */
 export const blank = (name: string, length: number): Piece => ({
