@@ -122,3 +122,33 @@ test('a piece that is not there is said in words', async ({ page }) => {
   await page.getByRole('link', { name: 'All projects' }).click();
   await expect(page.getByRole('heading', { name: 'Obelus' })).toBeVisible();
 });
+
+test('of a piece of a thousand strokes a moved stroke is saved by a few hundred bytes; what fits nothing is sent whole', async ({
+  page,
+}) => {
+  const piece = three('Thousand');
+  const [first] = piece.layers;
+  const layers = Array.from({ length: 1000 }, (_, i) => ({ ...first!, id: `s${i}`, name: `Stroke ${i}` }));
+  const desk = await openNew(page, { ...piece, layers });
+  const sent: { method: string; bytes: number }[] = [];
+  page.on('request', (request) => {
+    if (/\/api\/pieces\/[^/]+$/.test(request.url()) && request.method() !== 'GET')
+      sent.push({ method: request.method(), bytes: request.postData()?.length ?? 0 });
+  });
+  await desk.lane(0).getByRole('rowheader').click();
+  await desk.canvas.focus();
+  await page.keyboard.press('ArrowRight');
+  await desk.saved();
+  expect(sent.map(({ method }) => method)).toEqual(['PATCH']);
+  expect(sent[0]!.bytes).toBeLessThan(1000);
+  // A server that can make nothing of it is sent the document.
+  await page.route(/\/api\/pieces\/[^/]+$/, (route) =>
+    route.request().method() === 'PATCH'
+      ? route.fulfill({ status: 422, json: { error: { message: 'It does not fit.', unfit: true } } })
+      : route.continue(),
+  );
+  await page.keyboard.press('ArrowRight');
+  await desk.saved();
+  expect(sent.at(-1)!.method).toBe('PUT');
+  expect(sent.at(-1)!.bytes).toBeGreaterThan(100_000);
+});

@@ -45,6 +45,26 @@ const one = { params: idParams };
 /** Documents that are sent are checked by their own reader, which says where their faults lie. */
 const sent = z.unknown();
 
+const basis = {
+  baseRevision: revision,
+  session: z.string().regex(/^[A-Za-z0-9-]{1,60}$/),
+};
+
+const pointer = z
+  .string()
+  .max(500)
+  .regex(/^(\/([^~/]|~[01])*)*$/, 'must be a JSON Pointer');
+
+/** A JSON Patch (RFC 6902) of steps that put, take or change a part; what it makes is checked as a document is. */
+const patchSchema = z
+  .array(
+    z.discriminatedUnion('op', [
+      z.strictObject({ op: z.enum(['add', 'replace']), path: pointer, value: z.unknown() }),
+      z.strictObject({ op: z.literal('remove'), path: pointer }),
+    ]),
+  )
+  .max(20_000);
+
 /** Moments in the strip of a piece, one beside another in one picture. */
 export const STRIP_MOMENTS = 20;
 
@@ -56,11 +76,13 @@ export const PIECES = {
   /** Over the revision it is based on: a stale save is refused with 409. */
   save: endpoint('PUT', '/api/pieces/:id', {
     ...one,
-    body: z.strictObject({
-      baseRevision: revision,
-      session: z.string().regex(/^[A-Za-z0-9-]{1,60}$/),
-      document: sent,
-    }),
+    body: z.strictObject({ ...basis, document: sent }),
+    answer: z.strictObject({ revision }),
+  }),
+  /** As `save`, by what changed since that revision. One that does not fit it is refused with `unfit`: the document is sent then. */
+  patch: endpoint('PATCH', '/api/pieces/:id', {
+    ...one,
+    body: z.strictObject({ ...basis, patch: patchSchema }),
     answer: z.strictObject({ revision }),
   }),
   remove: endpoint('DELETE', '/api/pieces/:id', one),

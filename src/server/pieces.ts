@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { Op, QueryTypes, type Transaction } from 'sequelize';
 import type { RevisionSummary } from '@/contract';
-import { freeName, readPiece, sameValue, type Piece } from '@/core/document';
+import { applyPatch } from 'rfc6902';
+import { freeName, readPiece, sameValue, type PatchStep, type Piece } from '@/core/document';
 import { models, type PieceRow } from './database';
 import { HttpError } from './http';
 
@@ -163,6 +164,31 @@ export async function savePiece(
     }
     return { revision: await append(row, document, save.session, null, transaction) };
   });
+}
+
+/** The document of a revision; null where the history has it no more. */
+async function documentAt(row: PieceRow, revision: number): Promise<Piece | null> {
+  if (row.revision === revision) return row.document;
+  const before = await models().revisions.findOne({ where: { pieceId: row.id, revision } });
+  return before?.document ?? null;
+}
+
+/**
+ * Saves what changed of a piece since the revision it was based on, under the rule of `savePiece`. A patch that does not fit
+ * that revision is refused and changes nothing.
+ */
+export async function patchPiece(
+  id: string,
+  { baseRevision, session, patch }: { baseRevision: number; session: string; patch: readonly PatchStep[] },
+): Promise<{ revision: number }> {
+  const base = await documentAt(await found(id), baseRevision);
+  const document = structuredClone(base);
+  if (!document || applyPatch(document, [...patch]).some((error) => error !== null)) {
+    throw new HttpError(422, 'What changed does not fit the piece as it was saved. Nothing was changed.', {
+      unfit: true,
+    });
+  }
+  return savePiece(id, { baseRevision, session, document });
 }
 
 const namesIn = async (projectId: string): Promise<Set<string>> => {

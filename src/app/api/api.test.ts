@@ -23,6 +23,7 @@ import {
   DEFAULT_INK,
   mannerOf,
   newLettering,
+  patchOf,
   readPiece,
   sameValue,
   strokesOf,
@@ -636,4 +637,36 @@ test('every endpoint answers just what page and server agreed on', async () => {
     const read = answer.safeParse(body);
     expect({ path, status, fault: read.error?.issues }).toEqual({ path, status: 200, fault: undefined });
   }
+});
+
+test('a piece is saved by what changed: under the rule of stale saves, checked, and refused where it fits nothing', async () => {
+  const { id } = await freshPiece(smallPiece('Patched'));
+  const patch = (baseRevision: number, steps: readonly unknown[], session = 'one', headers = {}) =>
+    ask(pieceRoute.PATCH, { id }, { baseRevision, session, patch: steps }, headers);
+  const now = async () => (await ask(pieceRoute.GET, { id })).body;
+  const before = (await now()).document;
+  const after = { ...before, name: 'Patched twice', layers: before.layers.slice(1) };
+  const steps = patchOf(before, after);
+  expect((await patch(1, steps)).body).toEqual({ revision: 2 });
+  expect((await now()).document).toEqual(after);
+  // The answer was lost: the same again is answered alike. Anybody else is behind.
+  expect((await patch(1, steps)).body).toEqual({ revision: 2 });
+  const stale = await patch(1, [{ op: 'replace', path: '/name', value: 'Late' }], 'two');
+  expect([stale.status, stale.body.error.revision]).toEqual([409, 2]);
+  for (const [what, bad, status] of [
+    ['no such layer', [{ op: 'replace', path: '/layers/99/name', value: 'x' }], 422],
+    ['no such revision', steps, 422],
+    ['a prototype', [{ op: 'add', path: '/__proto__/polluted', value: true }], 422],
+    ['a fault', [{ op: 'replace', path: '/length', value: -4 }], 422],
+    ['a part nobody knows', [{ op: 'add', path: '/colour', value: 'red' }], 422],
+    ['no pointer', [{ op: 'remove', path: 'name' }], 422],
+    ['another step', [{ op: 'copy', from: '/name', path: '/length' }], 422],
+  ] as const) {
+    const { status: got, body } = await patch(what === 'no such revision' ? 77 : 2, bad);
+    expect([what, got, body.error.message.length > 20]).toEqual([what, status, true]);
+    expect([what, body.error.unfit ?? false]).toEqual([what, /no such/.test(what)]);
+  }
+  expect(({} as { polluted?: boolean }).polluted).toBeUndefined();
+  expect((await patch(2, [], 'one', { origin: 'http://elsewhere.example' })).status).toBe(403);
+  expect(await now()).toMatchObject({ revision: 2, document: after });
 });

@@ -5,6 +5,7 @@ import { leavePage, pageSignal } from '../jobs';
 import { editWhole, loadPiece, useEditor } from '../state';
 import { call } from './api';
 import { DRAFTS, holdSession, orphanedDrafts } from './drafts';
+import { sendChanges } from './send-changes';
 import { keepHistory, keptHistory } from './undo-history';
 import { startSaving, type SaveState, type Saving, type SavingServer } from './saving';
 
@@ -37,7 +38,7 @@ const one = (id: string) => ({ params: { id } });
 const serverOf = ({ id, projectId }: Pick<OpenPiece, 'id' | 'projectId'>): SavingServer => ({
   read: () => call(PIECES.open, one(id)),
   revision: async () => (await call(PIECES.revision, one(id))).revision,
-  save: (body) => call(PIECES.save, { ...one(id), body }),
+  save: (body) => sendChanges(id, body),
   restore: async (revision) => void (await call(PIECES.restore, { params: { id, revision } })),
   putBeside: async (document) => void (await call(PIECES.create, { ...one(projectId), body: { document } })),
 });

@@ -33,7 +33,13 @@ export interface SavingEditor {
 export interface SavingServer {
   read(): Promise<OpenPiece>;
   revision(): Promise<number>;
-  save(body: { baseRevision: number; session: string; document: Piece }): Promise<{ revision: number }>;
+  /** @param save `before` is the document of the base revision: what it shares with the new one need not be sent. */
+  save(save: {
+    baseRevision: number;
+    session: string;
+    before: Piece;
+    document: Piece;
+  }): Promise<{ revision: number }>;
   /** Makes a revision of the history the newest. */
   restore(revision: number): Promise<void>;
   /** Puts a document beside the piece, as a piece of its own. */
@@ -124,7 +130,12 @@ export function startSaving(
   async function send(document: Piece): Promise<boolean> {
     show({ status: 'saving' });
     try {
-      const { revision } = await server.save({ baseRevision: state.revision, session, document });
+      const { revision } = await server.save({
+        baseRevision: state.revision,
+        session,
+        before: saved,
+        document,
+      });
       saved = document;
       unanswered = null;
       patience = PATIENCE.first;
