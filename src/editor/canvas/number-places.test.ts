@@ -32,3 +32,21 @@ test('where there is no room at all the place with the most is taken, and nothin
   expect(places).toHaveLength(60);
   expect(places.every(({ x, y }) => Number.isFinite(x + y))).toBe(true);
 });
+
+test('of many no number looks at more than those round it, and those with room stand free', () => {
+  const { hypot } = Math;
+  let looked = 0;
+  Math.hypot = (...sides) => {
+    looked++;
+    return hypot(...sides);
+  };
+  const many = Array.from({ length: 2000 }, (_, i) => number((i % 50) * 45, Math.floor(i / 50) * 45));
+  const places = numberPlaces([...many, ...Array.from({ length: 2000 }, () => number(1000, 1000))]);
+  Math.hypot = hypot;
+  expect(looked).toBeLessThan(4000 * 100);
+  const free = places.slice(0, 2000);
+  const touching = free.filter((a, i) =>
+    free.some((b, k) => k < i && Math.abs(a.x - b.x) < 20 && distance(a, b) < 20 - 1e-9),
+  );
+  expect(touching).toEqual([]);
+});

@@ -23,30 +23,59 @@ const turned = ({ x, y }: Point, degrees: number): Point => {
   return { x: x * c - y * s, y: x * s + y * c };
 };
 
+/** Side of the cells that places are looked for in, px: numbers further away than one of them touch nothing. */
+const CELL = 64;
+/** Where so many numbers stand already round a place there is no room to be found. */
+const FULL = 48;
+
+interface Taken {
+  readonly at: Point;
+  readonly radius: number;
+}
+
+/** Numbers that stand already, by where they do. */
+function standing() {
+  const cells = new Map<string, Taken[]>();
+  const cellOf = (x: number, y: number): string => `${Math.floor(x / CELL)} ${Math.floor(y / CELL)}`;
+  return {
+    put(one: Taken): void {
+      const cell = cellOf(one.at.x, one.at.y);
+      const there = cells.get(cell);
+      if (there) there.push(one);
+      else cells.set(cell, [one]);
+    },
+    /** Those in the cells round a place. */
+    near: ({ x, y }: Point): Taken[] =>
+      [-CELL, 0, CELL].flatMap((dx) =>
+        [-CELL, 0, CELL].flatMap((dy) => cells.get(cellOf(x + dx, y + dy)) ?? []),
+      ),
+  };
+}
+
 /**
  * Places for numbers that make way for one another: each stands behind the first point of its stroke, against the direction of
  * writing, or turned about the point and further off where another stands already. The first has the first choice.
  */
 export function numberPlaces(numbers: readonly Numbered[]): Point[] {
-  const taken: { at: Point; radius: number }[] = [];
+  const taken = standing();
   return numbers.map(({ first, way, radius, away }) => {
+    const placeAt = (degrees: number, times: number): Point =>
+      add(first, scale(turned(way, degrees), -away * times));
     const room = (at: Point): number =>
-      taken.reduce(
-        (least, other) => Math.min(least, distance(at, other.at) - other.radius - radius),
-        Infinity,
-      );
-    let best: Point | null = null;
-    let most = -Infinity;
-    for (const [degrees, times] of TRIED) {
-      const at = add(first, scale(turned(way, degrees), -away * times));
-      const free = room(at);
-      if (free > most) [best, most] = [at, free];
-      if (free >= 0) {
-        best = at;
-        break;
+      taken
+        .near(at)
+        .reduce((least, other) => Math.min(least, distance(at, other.at) - other.radius - radius), Infinity);
+    let best = placeAt(0, 1);
+    if (taken.near(first).length < FULL) {
+      let most = -Infinity;
+      for (const [degrees, times] of TRIED) {
+        const at = placeAt(degrees, times);
+        const free = room(at);
+        if (free > most) [best, most] = [at, free];
+        if (free >= 0) break;
       }
     }
-    taken.push({ at: best!, radius });
-    return best!;
+    taken.put({ at: best, radius });
+    return best;
   });
 }
