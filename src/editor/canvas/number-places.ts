@@ -23,7 +23,10 @@ const turned = ({ x, y }: Point, degrees: number): Point => {
   return { x: x * c - y * s, y: x * s + y * c };
 };
 
-/** Side of the cells that places are looked for in, px: numbers further away than one of them touch nothing. */
+/**
+ * Side of the cells that places are looked for in, px: wherever a number is tried, those it could touch stand less far than that
+ * from the first point of its stroke.
+ */
 const CELL = 64;
 /** Where so many numbers stand already round a place there is no room to be found. */
 const FULL = 48;
@@ -61,12 +64,14 @@ export function numberPlaces(numbers: readonly Numbered[]): Point[] {
   return numbers.map(({ first, way, radius, away }) => {
     const placeAt = (degrees: number, times: number): Point =>
       add(first, scale(turned(way, degrees), -away * times));
+    const near = taken.near(first);
     const room = (at: Point): number =>
-      taken
-        .near(at)
-        .reduce((least, other) => Math.min(least, distance(at, other.at) - other.radius - radius), Infinity);
+      near.reduce(
+        (least, other) => Math.min(least, distance(at, other.at) - other.radius - radius),
+        Infinity,
+      );
     let best = placeAt(0, 1);
-    if (taken.near(first).length < FULL) {
+    if (near.length < FULL) {
       let most = -Infinity;
       for (const [degrees, times] of TRIED) {
         const at = placeAt(degrees, times);

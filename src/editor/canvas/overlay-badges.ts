@@ -1,4 +1,4 @@
-import { measurePath, tangentAtLength, wholePath, type Point } from '@/core/geometry';
+import { measurePath, tangentAtLength, wholePath } from '@/core/geometry';
 import type { Stroke } from '@/core/document';
 import { tracePath } from '@/core/paint';
 import { OVERLAY } from './colours';
@@ -40,18 +40,9 @@ const sizeOf = (view: View, { stroke, selected }: Badge): number =>
   selected || measurePath(stroke.path).length * view.zoom > SHORT ? 14 : 11;
 const radiusOf = (size: number, order: number): number => size * (order > 99 ? 0.85 : 0.68);
 
-/** Places that were found last: a pointer that moves over the canvas changes none of them. */
-const found: { from: readonly unknown[]; places: readonly Point[] } = { from: [], places: [] };
-
-function placesOf(view: View, ordered: readonly Badge[]): readonly Point[] {
-  const from = [
-    view.x,
-    view.y,
-    view.zoom,
-    ...ordered.flatMap((one) => [one.stroke.path, one.order, one.selected]),
-  ];
-  if (from.length === found.from.length && from.every((part, i) => part === found.from[i]))
-    return found.places;
+/** The order numbers, each at the first point of its stroke, making way for one another; those that stand out come first. */
+export function badges(context: Context, view: View, all: readonly Badge[]): void {
+  const ordered = [...all.filter(({ selected }) => selected), ...all.filter(({ selected }) => !selected)];
   const places = numberPlaces(
     ordered.map((one) => {
       const m = measurePath(one.stroke.path);
@@ -64,13 +55,6 @@ function placesOf(view: View, ordered: readonly Badge[]): readonly Point[] {
       };
     }),
   );
-  return Object.assign(found, { from, places }).places;
-}
-
-/** The order numbers, each at the first point of its stroke, making way for one another; those that stand out come first. */
-export function badges(context: Context, view: View, all: readonly Badge[]): void {
-  const ordered = [...all.filter(({ selected }) => selected), ...all.filter(({ selected }) => !selected)];
-  const places = placesOf(view, ordered);
   ordered.forEach((one, i) => {
     const { order, selected } = one;
     const p = places[i]!;

@@ -4,6 +4,7 @@ import { strokesOf, windowAt, type Stroke } from '@/core/document';
 import { inkedLength } from '@/core/scene';
 import type { EditorState } from '../state';
 import { OVERLAY } from './colours';
+import { keptDrawing } from './kept-drawing';
 import { standing } from './standing';
 import type { ToolMarks } from './tools/tool-marks';
 import { toScreen, type View } from './view';
@@ -82,11 +83,22 @@ function strokesSeen(state: EditorState) {
   return { strokes, chosen, worked: placing ? [] : chosen, quiet };
 }
 
+const keptHints = keptDrawing();
+const keptNumbers = keptDrawing();
+
 /** Paths of strokes whose ink is not there now. */
-export function hintedPaths({ context, view, state }: Seen): void {
-  const { strokes, chosen } = strokesSeen(state);
+export function hintedPaths(seen: Seen): void {
+  const { strokes, chosen } = strokesSeen(seen.state);
+  const { frame, linesOnly, solo, step } = seen.state;
   // So many paths would hide the picture, and take longer to draw than it.
-  if (strokes.length > CROWD && !state.linesOnly && state.step !== 'trace') return;
+  if (strokes.length > CROWD && !linesOnly && step !== 'trace') return;
+  const from = [...viewOf(seen.view), frame, linesOnly, solo, strokes.length, ...strokes, ...chosen];
+  keptHints(seen.context, from, (context) => hints({ ...seen, context }, strokes, chosen));
+}
+
+const viewOf = ({ x, y, zoom }: View): number[] => [x, y, zoom];
+
+function hints({ context, view, state }: Seen, strokes: readonly Stroke[], chosen: readonly Stroke[]): void {
   for (const layer of strokes) {
     if (isAway(state, layer) || chosen.includes(layer)) continue;
     const inked = inkedLength(layer, state.frame) / Math.max(1, measurePath(layer.path).length);
@@ -102,9 +114,28 @@ export function hintedPaths({ context, view, state }: Seen): void {
 }
 
 /** Numbers in the writing order. */
-export function orderNumbers({ context, view, state, tool }: Seen): void {
-  if (!state.numbers && !tool.tapped) return;
-  const { strokes, chosen, worked } = strokesSeen(state);
+export function orderNumbers(seen: Seen): void {
+  const { numbers, solo, step } = seen.state;
+  const { tapped } = seen.tool;
+  if (!numbers && !tapped) return;
+  const { strokes, chosen, worked } = strokesSeen(seen.state);
+  const from = [
+    ...viewOf(seen.view),
+    tapped,
+    solo,
+    step,
+    worked.length,
+    strokes.length,
+    ...strokes,
+    ...chosen,
+  ];
+  keptNumbers(seen.context, from, (context) => numbersOf({ ...seen, context }, { strokes, chosen, worked }));
+}
+
+function numbersOf(
+  { context, view, state, tool }: Seen,
+  { strokes, chosen, worked }: Pick<ReturnType<typeof strokesSeen>, 'strokes' | 'chosen' | 'worked'>,
+): void {
   const shown = strokes.flatMap((stroke, i): Badge[] => {
     if (isAway(state, stroke)) return [];
     const order = i + 1;
