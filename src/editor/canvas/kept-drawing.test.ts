@@ -5,9 +5,7 @@ import type { Context } from './overlay-drawing';
 jest.mock('@/workers/new-canvas', () => ({ newCanvas: (w: number, h: number) => createCanvas(w, h) }));
 
 const SIZE = 20;
-const dotted = (canvas: Canvas) => [
-  ...canvas.getContext('2d').getImageData(0, 0, SIZE, SIZE).data,
-];
+const dotted = (canvas: Canvas) => [...canvas.getContext('2d').getImageData(0, 0, SIZE, SIZE).data];
 
 test('what is drawn over the picture is drawn once until what it is made from changes, and lies where it was drawn', () => {
   const kept = keptDrawing();

@@ -3,30 +3,31 @@ import type { Context } from './overlay-drawing';
 
 /**
  * Keeps what is drawn over the picture on a canvas of its own and lays that down again until anything it is made from changes: a
- * pointer that moves paints all of the overlay anew, and most of it stands still.
+ * pointer that moves paints all of the overlay anew, and most of it stands still. Answers with what drawing it answered; null
+ * where it could not be drawn.
  */
-export function keptDrawing(): (
+export function keptDrawing<T>(): (
   context: Context,
   from: readonly unknown[],
-  draw: (onto: Context) => void,
-) => void {
-  let kept: { readonly from: readonly unknown[]; readonly canvas: CanvasImageSource } | null = null;
+  draw: (onto: Context) => T,
+) => T | null {
+  let kept: { from: readonly unknown[]; canvas: CanvasImageSource; answer: T } | null = null;
   return (context, made, draw) => {
     const { width, height } = context.canvas;
     // Before it has its place in the page a canvas has no size, and nothing can be laid onto it.
-    if (width === 0 || height === 0) return;
+    if (width === 0 || height === 0) return null;
     const { a, e, f } = context.getTransform();
     const from = [width, height, a, e, f, ...made];
     if (kept?.from.length !== from.length || kept.from.some((part, i) => part !== from[i])) {
       const canvas = newCanvas(width, height);
       const own = canvas.getContext('2d') as Context;
       own.setTransform(context.getTransform());
-      draw(own);
-      kept = { from, canvas: canvas as unknown as CanvasImageSource };
+      kept = { from, canvas: canvas as unknown as CanvasImageSource, answer: draw(own) };
     }
     context.save();
     context.setTransform(1, 0, 0, 1, 0, 0);
     context.drawImage(kept.canvas, 0, 0);
     context.restore();
+    return kept.answer;
   };
 }

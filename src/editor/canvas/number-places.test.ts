@@ -1,5 +1,5 @@
 import { distance } from '@/core/geometry';
-import { numberPlaces, type Numbered } from './number-places';
+import { numberPlaces, type Numbered, type Taken } from './number-places';
 
 const number = (x: number, y: number, way = { x: 1, y: 0 }): Numbered => ({
   first: { x, y },
@@ -8,8 +8,11 @@ const number = (x: number, y: number, way = { x: 1, y: 0 }): Numbered => ({
   away: 16,
 });
 
+const placesOf = (numbers: readonly Numbered[], around: readonly Taken[] = []) =>
+  numberPlaces(numbers, around).map(({ at }) => at);
+
 test('a number stands straight behind its first point where there is room', () => {
-  const [a, b] = numberPlaces([number(100, 100), number(300, 100, { x: 0, y: 1 })]);
+  const [a, b] = placesOf([number(100, 100), number(300, 100, { x: 0, y: 1 })]);
   expect(a).toEqual({ x: 84, y: 100 });
   expect(b!.x).toBeCloseTo(300);
   expect(b!.y).toBeCloseTo(84);
@@ -17,7 +20,7 @@ test('a number stands straight behind its first point where there is room', () =
 
 test('up to eight strokes that begin at one place, from any sides, cover none of their numbers', () => {
   for (const many of [2, 3, 5, 8]) {
-    const places = numberPlaces(
+    const places = placesOf(
       Array.from({ length: many }, (_, i) => number(0, 0, { x: Math.cos(i), y: Math.sin(i) })),
     );
     const least = Math.min(...places.flatMap((a, i) => places.slice(i + 1).map((b) => distance(a, b))));
@@ -27,8 +30,14 @@ test('up to eight strokes that begin at one place, from any sides, cover none of
   }
 });
 
+test('numbers that stand already keep their places, and others make way for them', () => {
+  const [stood] = numberPlaces([number(100, 100)]);
+  const [made] = placesOf([number(100, 100)], [stood!]);
+  expect(distance(made!, stood!.at)).toBeGreaterThanOrEqual(20 - 1e-9);
+});
+
 test('where there is no room at all the place with the most is taken, and nothing is left out', () => {
-  const places = numberPlaces(Array.from({ length: 60 }, () => number(0, 0)));
+  const places = placesOf(Array.from({ length: 60 }, () => number(0, 0)));
   expect(places).toHaveLength(60);
   expect(places.every(({ x, y }) => Number.isFinite(x + y))).toBe(true);
 });
@@ -41,7 +50,7 @@ test('of many no number looks at more than those round it, and those with room s
     return hypot(...sides);
   };
   const many = Array.from({ length: 2000 }, (_, i) => number((i % 50) * 45, Math.floor(i / 50) * 45));
-  const places = numberPlaces([...many, ...Array.from({ length: 2000 }, () => number(1000, 1000))]);
+  const places = placesOf([...many, ...Array.from({ length: 2000 }, () => number(1000, 1000))]);
   Math.hypot = hypot;
   expect(looked).toBeLessThan(4000 * 100);
   const free = places.slice(0, 2000);

@@ -31,7 +31,8 @@ const CELL = 64;
 /** Where so many numbers stand already round a place there is no room to be found. */
 const FULL = 48;
 
-interface Taken {
+/** Where a number stands. */
+export interface Taken {
   readonly at: Point;
   readonly radius: number;
 }
@@ -58,9 +59,11 @@ function standing() {
 /**
  * Places for numbers that make way for one another: each stands behind the first point of its stroke, against the direction of
  * writing, or turned about the point and further off where another stands already. The first has the first choice.
+ * @param around numbers that stand already and move no more.
  */
-export function numberPlaces(numbers: readonly Numbered[]): Point[] {
+export function numberPlaces(numbers: readonly Numbered[], around: readonly Taken[] = []): Taken[] {
   const taken = standing();
+  around.forEach(taken.put);
   return numbers.map(({ first, way, radius, away }) => {
     const placeAt = (degrees: number, times: number): Point =>
       add(first, scale(turned(way, degrees), -away * times));
@@ -80,7 +83,8 @@ export function numberPlaces(numbers: readonly Numbered[]): Point[] {
         if (free >= 0) break;
       }
     }
-    taken.put({ at: best, radius });
-    return best;
+    const found = { at: best, radius };
+    taken.put(found);
+    return found;
   });
 }

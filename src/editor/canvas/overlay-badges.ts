@@ -2,7 +2,7 @@ import { measurePath, tangentAtLength, wholePath } from '@/core/geometry';
 import type { Stroke } from '@/core/document';
 import { tracePath } from '@/core/paint';
 import { OVERLAY } from './colours';
-import { numberPlaces } from './number-places';
+import { numberPlaces, type Taken } from './number-places';
 import { toScreen, type View } from './view';
 import { type Context, dot } from './overlay-drawing';
 
@@ -40,11 +40,18 @@ const sizeOf = (view: View, { stroke, selected }: Badge): number =>
   selected || measurePath(stroke.path).length * view.zoom > SHORT ? 14 : 11;
 const radiusOf = (size: number, order: number): number => size * (order > 99 ? 0.85 : 0.68);
 
-/** The order numbers, each at the first point of its stroke, making way for one another; those that stand out come first. */
-export function badges(context: Context, view: View, all: readonly Badge[]): void {
-  const ordered = [...all.filter(({ selected }) => selected), ...all.filter(({ selected }) => !selected)];
+/**
+ * The order numbers, each at the first point of its stroke, making way for one another and for those that stand already. Answers
+ * where they stand.
+ */
+export function badges(
+  context: Context,
+  view: View,
+  all: readonly Badge[],
+  around: readonly Taken[] = [],
+): readonly Taken[] {
   const places = numberPlaces(
-    ordered.map((one) => {
+    all.map((one) => {
       const m = measurePath(one.stroke.path);
       const size = sizeOf(view, one);
       return {
@@ -54,10 +61,11 @@ export function badges(context: Context, view: View, all: readonly Badge[]): voi
         away: size * 1.2,
       };
     }),
+    around,
   );
-  ordered.forEach((one, i) => {
+  all.forEach((one, i) => {
     const { order, selected } = one;
-    const p = places[i]!;
+    const p = places[i]!.at;
     const size = sizeOf(view, one);
     const edge = selected ? OVERLAY.head : 'rgba(237, 230, 216, 0.5)';
     dot(context, p, radiusOf(size, order), 'rgba(21, 18, 14, 0.78)', edge);
@@ -67,6 +75,7 @@ export function badges(context: Context, view: View, all: readonly Badge[]): voi
     context.fillStyle = selected ? OVERLAY.head : OVERLAY.vellum;
     context.fillText(String(order), p.x - 0.5, p.y + 0.5);
   });
+  return places;
 }
 
 /** A great many chosen strokes: their paths alone, in one go. */

@@ -5,6 +5,7 @@ import { inkedLength } from '@/core/scene';
 import type { EditorState } from '../state';
 import { OVERLAY } from './colours';
 import { keptDrawing } from './kept-drawing';
+import type { Taken } from './number-places';
 import { standing } from './standing';
 import type { ToolMarks } from './tools/tool-marks';
 import { toScreen, type View } from './view';
@@ -83,74 +84,56 @@ function strokesSeen(state: EditorState) {
   return { strokes, chosen, worked: placing ? [] : chosen, quiet };
 }
 
-const keptHints = keptDrawing();
-const keptNumbers = keptDrawing();
-
-/** Paths of strokes whose ink is not there now. */
-export function hintedPaths(seen: Seen): void {
-  const { strokes, chosen } = strokesSeen(seen.state);
-  const { frame, linesOnly, solo, step } = seen.state;
-  // So many paths would hide the picture, and take longer to draw than it.
-  if (strokes.length > CROWD && !linesOnly && step !== 'trace') return;
-  const from = [...viewOf(seen.view), frame, linesOnly, solo, strokes.length, ...strokes, ...chosen];
-  keptHints(seen.context, from, (context) => hints({ ...seen, context }, strokes, chosen));
-}
+const keptHints = keptDrawing<void>();
+const keptNumbers = keptDrawing<readonly Taken[]>();
 
 const viewOf = ({ x, y, zoom }: View): number[] => [x, y, zoom];
 
-function hints({ context, view, state }: Seen, strokes: readonly Stroke[], chosen: readonly Stroke[]): void {
-  for (const layer of strokes) {
-    if (isAway(state, layer) || chosen.includes(layer)) continue;
-    const inked = inkedLength(layer, state.frame) / Math.max(1, measurePath(layer.path).length);
-    // Ink shows where the stroke lies; what is not inked now is shown by its path.
-    if (inked > 0.999 && !state.linesOnly) continue;
-    line(context, view, layer.path);
-    context.lineWidth = 1;
-    context.strokeStyle = state.linesOnly ? OVERLAY.vellum : OVERLAY.faint;
-    context.setLineDash(state.linesOnly ? [] : [3, 4]);
-    context.stroke();
-    context.setLineDash([]);
-  }
-}
-
-/** Numbers in the writing order. */
-export function orderNumbers(seen: Seen): void {
-  const { numbers, solo, step } = seen.state;
-  const { tapped } = seen.tool;
-  if (!numbers && !tapped) return;
-  const { strokes, chosen, worked } = strokesSeen(seen.state);
-  const from = [
-    ...viewOf(seen.view),
-    tapped,
-    solo,
-    step,
-    worked.length,
-    strokes.length,
-    ...strokes,
-    ...chosen,
-  ];
-  keptNumbers(seen.context, from, (context) => numbersOf({ ...seen, context }, { strokes, chosen, worked }));
-}
-
-function numbersOf(
-  { context, view, state, tool }: Seen,
-  { strokes, chosen, worked }: Pick<ReturnType<typeof strokesSeen>, 'strokes' | 'chosen' | 'worked'>,
-): void {
-  const shown = strokes.flatMap((stroke, i): Badge[] => {
-    if (isAway(state, stroke)) return [];
-    const order = i + 1;
-    if (chosen.includes(stroke))
-      return worked.includes(stroke) && worked.length <= CROWD ? [{ stroke, order, selected: true }] : [];
-    const short = measurePath(stroke.path).length * view.zoom < TINY;
-    if (short && strokes.length > MANY && !tool.tapped) {
-      // So close together they are of use only to whoever works on the strokes.
-      if (state.step === 'trace') tinyBadge(context, view, stroke, order);
-      return [];
+/** Paths of strokes whose ink is not there now. */
+export function hintedPaths({ context, view, state }: Seen): void {
+  const { strokes, chosen } = strokesSeen(state);
+  const { frame, linesOnly, step } = state;
+  // So many paths would hide the picture, and take longer to draw than it.
+  if (strokes.length > CROWD && !linesOnly && step !== 'trace') return;
+  const others = strokes.filter((layer) => !isAway(state, layer) && !chosen.includes(layer));
+  keptHints(context, [...viewOf(view), frame, linesOnly, ...others], (onto) => {
+    for (const layer of others) {
+      const inked = inkedLength(layer, frame) / Math.max(1, measurePath(layer.path).length);
+      // Ink shows where the stroke lies; what is not inked now is shown by its path.
+      if (inked > 0.999 && !linesOnly) continue;
+      line(onto, view, layer.path);
+      onto.lineWidth = 1;
+      onto.strokeStyle = linesOnly ? OVERLAY.vellum : OVERLAY.faint;
+      onto.setLineDash(linesOnly ? [] : [3, 4]);
+      onto.stroke();
+      onto.setLineDash([]);
     }
-    if (strokes.length > CROWD && state.step !== 'trace' && !tool.tapped) return [];
-    return [{ stroke, order, selected: tool.tapped?.includes(stroke.id) === true }];
   });
-  badges(context, view, shown);
+}
+
+/** Numbers in the writing order. Those of chosen strokes make way for the others, which stay where they are. */
+export function orderNumbers({ context, view, state, tool }: Seen): void {
+  const { tapped } = tool;
+  if (!state.numbers && !tapped) return;
+  const { strokes, chosen, worked } = strokesSeen(state);
+  const [plain, small, standOut]: [Badge[], Badge[], Badge[]] = [[], [], []];
+  strokes.forEach((stroke, i) => {
+    if (isAway(state, stroke)) return;
+    const badge = { stroke, order: i + 1, selected: false };
+    if (chosen.includes(stroke)) {
+      if (worked.length > 0 && worked.length <= CROWD) standOut.push({ ...badge, selected: true });
+    } else if (strokes.length > MANY && !tapped && measurePath(stroke.path).length * view.zoom < TINY) {
+      // So close together they are of use only to whoever works on the strokes.
+      if (state.step === 'trace') small.push(badge);
+    } else if (tapped?.includes(stroke.id)) standOut.push({ ...badge, selected: true });
+    else if (strokes.length <= CROWD || state.step === 'trace' || tapped) plain.push(badge);
+  });
+  const from = [...small, null, ...plain].flatMap((badge) => (badge ? [badge.stroke, badge.order] : [null]));
+  const taken = keptNumbers(context, [...viewOf(view), ...from], (onto) => {
+    for (const { stroke, order } of small) tinyBadge(onto, view, stroke, order);
+    return badges(onto, view, plain);
+  });
+  badges(context, view, standOut, taken ?? []);
 }
 
 /** The chosen strokes with what can be taken hold of. */
