@@ -223,6 +223,7 @@ test('lanes by arrows: into a lane, from key to key and lane to lane, moved, sho
   await page.keyboard.press('Control+End');
   await expect(desk.lane(2)).toBeFocused();
   await page.keyboard.press('Control+Home');
+  await expect(desk.lane(0)).toBeFocused();
   await page.keyboard.press('ArrowRight');
   // The key nearest to the playhead, by stroke, part, frame and value.
   await expect(here).toHaveAccessibleName('Curve, head key 1 of 2');

@@ -37,7 +37,7 @@ test('a late answer to a save of one piece, after another was opened with the Ba
     answer = done;
   });
   await page.route(`**/api/pieces/${first.pieceId}`, async (route) => {
-    if (route.request().method() !== 'PUT') return route.continue();
+    if (route.request().method() === 'GET') return route.continue();
     const response = await route.fetch();
     await held;
     return route.fulfill({ response });
@@ -63,7 +63,7 @@ test('offline, to the list and back in the same tab: the work is there, and goes
   const before = `Before ${crypto.randomUUID()}`;
   const desk = await openNew(page, three(before));
   await context.route('**/api/pieces/*', (route) =>
-    route.request().method() === 'PUT' ? route.abort() : route.continue(),
+    route.request().method() === 'GET' ? route.continue() : route.abort(),
   );
   await rename(page, 'Kept in the tab');
   await expect(page.locator('[data-save="offline"]')).toBeVisible();
