@@ -85,6 +85,11 @@ await page.getByRole('button', { name: /Onion skin/ }).click();
 await showFrame(page, 24);
 await shot('spread');
 await page.getByRole('button', { name: /Onion skin/ }).click();
+// Its height is remembered: the pictures after it show it as it was.
+await page.mouse.move(640, 330);
+await page.mouse.down();
+await page.mouse.move(640, divider.y + 2, { steps: 5 });
+await page.mouse.up();
 await open('Opening title');
 await step('Place');
 await choose('Group Saltmarsh, hand');

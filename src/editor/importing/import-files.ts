@@ -54,7 +54,12 @@ export async function takePicture(file: Blob, name: string): Promise<void> {
     return;
   }
   const job = startJob(({ signal }) => sendBytes(STORE_PICTURE, {}, file, { signal }));
-  void sayWhenSlow(job, () => `${name} is under the piece.`);
+  // It is shown once it is there.
+  void sayWhenSlow(
+    job,
+    () => `${name} is under the piece.`,
+    () => true,
+  );
   useImporting.setState({ busy: { name, job } });
   const end = await job.settled;
   if (useImporting.getState().busy?.job === job) useImporting.setState({ busy: null });

@@ -25,7 +25,11 @@ test.each([
 ])('%s', async (_, ms, text, title) => {
   const began = clock.now;
   const job = startJob(() => new Promise<number>((done) => setTimeout(done, 0, 7)));
-  const saying = sayWhenSlow(job, (n) => `${n} strokes`);
+  const saying = sayWhenSlow(
+    job,
+    (n) => `${n} strokes`,
+    () => true,
+  );
   clock.now = began + ms;
   await saying;
   expect(said.mock.calls.map(([words]) => words)).toEqual(text ? [text] : []);
@@ -38,7 +42,11 @@ test.each([
 
 test('slow work that failed marks the title and leaves the words to who began it; stopped work and nothing found say nothing', async () => {
   const slowly = async (job: ReturnType<typeof startJob<number>>, words: string | null) => {
-    const saying = sayWhenSlow(job, () => words);
+    const saying = sayWhenSlow(
+      job,
+      () => words,
+      () => false,
+    );
     clock.now += 5000;
     await saying;
   };
@@ -57,4 +65,19 @@ test('slow work that failed marks the title and leaves the words to who began it
   );
   expect(page.title).toBe('Opening title · Obelus');
   expect(said).not.toHaveBeenCalled();
+});
+
+test('where the page is looked at only what is out of sight is said', async () => {
+  page.hidden = false;
+  for (const isSeen of [true, false]) {
+    const saying = sayWhenSlow(
+      startJob(async () => 7),
+      () => 'done',
+      () => isSeen,
+    );
+    clock.now += 5000;
+    await saying;
+  }
+  expect(said.mock.calls.map(([words]) => words)).toEqual(['done']);
+  expect(page.title).toBe('Opening title · Obelus');
 });

@@ -46,6 +46,9 @@ const layerOf = (piece: Piece, id: string): Artwork => {
   return layer;
 };
 
+/** Whether a step is shown that says how far writing is. */
+const isWatched = (): boolean => ['trace', 'reveal'].includes(useEditor.getState().step);
+
 /** The piece with one of its layers made to write itself, or its strokes to follow it. */
 async function written(piece: Piece, id: string, its: Work): Promise<Piece> {
   const layer = layerOf(piece, id);
@@ -86,7 +89,7 @@ export async function writeItself(id: string): Promise<boolean> {
       if (start() === piece) return made;
     }
   }, progressed);
-  void sayWhenSlow(job, (piece) => `“${layerOf(piece, id).name}” writes itself now.`);
+  void sayWhenSlow(job, (piece) => `“${layerOf(piece, id).name}” writes itself now.`, isWatched);
   useWriting.setState({ ...IDLE, of: id, job, at: 1, total: 1, failed: null });
   const end = await job.settled;
   if (useWriting.getState().job !== job) return false;
@@ -162,7 +165,7 @@ export function watchTexts(): () => void {
         await catchUp(next, its);
       }
     }, progressed);
-    void sayWhenSlow(job, () => 'Strokes follow their text again.');
+    void sayWhenSlow(job, () => 'Strokes follow their text again.', isWatched);
     useWriting.setState({ ...IDLE, of: lettersBehind(piece)[0]!.id, job, at: 1 });
     const end = await job.settled;
     // Stopped for another, or with the page: what comes of it is no news.

@@ -72,6 +72,8 @@ async function subjectOf(source: Traceable): Promise<TraceSubject> {
   return { kind: 'artwork', layer: source };
 }
 
+const inTrace = (): boolean => useEditor.getState().step === 'trace';
+
 /** Traces a source; the strokes wait as a preview until they are taken or left. */
 export async function traceSource(source: Traceable): Promise<void> {
   leaveTrace();
@@ -82,8 +84,11 @@ export async function traceSource(source: Traceable): Promise<void> {
     (its) => strokesFoundIn(source, its),
     (done) => show({ done }),
   );
-  void sayWhenSlow(job, (strokes) =>
-    strokes.length > 0 ? `${strokes.length} strokes were found in ${source.name}; Trace shows them.` : null,
+  void sayWhenSlow(
+    job,
+    (strokes) =>
+      strokes.length > 0 ? `${strokes.length} strokes were found in ${source.name}; Trace shows them.` : null,
+    inTrace,
   );
   useTracing.setState({ run: { job, source: source.id, done: 0, strokes: null, ms: 0 } });
   const end = await job.settled;
@@ -176,8 +181,10 @@ export async function addOutlines(source: Traceable, offset: number): Promise<vo
     const subject = await subjectOf(source);
     return tracer.run((remote) => remote.outlines(subject, offset, 0.25), signal);
   });
-  void sayWhenSlow(job, (edges) =>
-    edges.length > 0 ? `The edge of ${source.name} is there as strokes.` : null,
+  void sayWhenSlow(
+    job,
+    (edges) => (edges.length > 0 ? `The edge of ${source.name} is there as strokes.` : null),
+    inTrace,
   );
   const end = await job.settled;
   if (end.status === 'aborted') return;

@@ -93,7 +93,11 @@ export function CoverageGroup() {
   const fit = async () => {
     const start = useEditor.getState().piece;
     const job = startJob(({ signal }) => coverWorker.run((remote) => remote.fit(start, of), signal));
-    void sayWhenSlow(job, () => `Strokes were fitted to ${layer.name}.`);
+    void sayWhenSlow(
+      job,
+      () => `Strokes were fitted to ${layer.name}.`,
+      () => useEditor.getState().step === 'reveal',
+    );
     const end = await job.settled;
     if (end.status === 'failed')
       notify(`They could not be fitted: ${end.error.message} Nothing was changed.`);
