@@ -191,7 +191,7 @@ test('the example for programs in the docs fills fields and fetches its file', a
   const docs = readFileSync(resolve(import.meta.dirname, '../docs/http.md'), 'utf8');
   const [, example] = /```sh\n([\s\S]*?)```/.exec(docs)!;
   const folder = info.outputPath();
-  const done = spawnSync('bash', ['-euo', 'pipefail', '-c', example!], {
+  const done = spawnSync('bash', ['--norc', '-euo', 'pipefail', '-c', example!], {
     cwd: folder,
     env: { ...process.env, OBELUS: baseURL! },
     encoding: 'utf8',

@@ -11,7 +11,7 @@ export function keptDrawing<T>(): (
   from: readonly unknown[],
   draw: (onto: Context) => T,
 ) => T | null {
-  let kept: { from: readonly unknown[]; canvas: CanvasImageSource; answer: T } | null = null;
+  let kept: { from: readonly unknown[]; own: Context; answer: T } | null = null;
   return (context, made, draw) => {
     const { width, height } = context.canvas;
     // Before it has its place in the page a canvas has no size, and nothing can be laid onto it.
@@ -19,14 +19,16 @@ export function keptDrawing<T>(): (
     const { a, e, f } = context.getTransform();
     const from = [width, height, a, e, f, ...made];
     if (kept?.from.length !== from.length || kept.from.some((part, i) => part !== from[i])) {
-      const canvas = newCanvas(width, height);
-      const own = canvas.getContext('2d') as Context;
+      const fits = kept?.own.canvas.width === width && kept.own.canvas.height === height;
+      const own = fits ? kept!.own : (newCanvas(width, height).getContext('2d') as Context);
+      own.setTransform(1, 0, 0, 1, 0, 0);
+      own.clearRect(0, 0, width, height);
       own.setTransform(context.getTransform());
-      kept = { from, canvas: canvas as unknown as CanvasImageSource, answer: draw(own) };
+      kept = { from, own, answer: draw(own) };
     }
     context.save();
     context.setTransform(1, 0, 0, 1, 0, 0);
-    context.drawImage(kept.canvas, 0, 0);
+    context.drawImage(kept.own.canvas, 0, 0);
     context.restore();
     return kept.answer;
   };
