@@ -38,12 +38,9 @@ const asked = new Map<string, { readonly job: Job<SetText>; readonly setting: Te
 /**
  * Changes how lettering is set. The text is shaped by the server; until it answers the old shapes stay, and when it
  * can't be reached nothing is changed.
+ * @param then more that is done to the piece with it, as one step.
  */
-export const changeSetting = (id: string, part: Change<TextSetting>, merge: string): Promise<void> =>
-  setAnew(id, part, merge);
-
-/** Changes how lettering is set, and more of the piece once it is. */
-async function setAnew(
+export async function changeSetting(
   id: string,
   part: Change<TextSetting>,
   merge: string,
@@ -71,7 +68,7 @@ export function keyAxis(id: string, tag: string, place: number, frame: number): 
   const { face } = lettering.setting;
   const along = [...(face.along ?? []), tag];
   const keyed = { [tag]: withKey(place, frame, place) };
-  void setAnew(id, { face: { ...face, along } }, `key ${tag}`, (piece) =>
+  void changeSetting(id, { face: { ...face, along } }, `key ${tag}`, (piece) =>
     updateLayers(piece, [id], (layer) =>
       layer.type === 'lettering' ? { ...layer, axes: { ...layer.axes, ...keyed } } : layer,
     ),

@@ -7,6 +7,7 @@ import {
   settingSchema,
   tieCounts,
   updateLayers,
+  writesItself,
   type Art,
   type Lettering,
 } from '@/core/document';
@@ -136,6 +137,7 @@ export function LetteringControls({ lettering }: { lettering: Lettering }) {
   const { id, setting, set } = lettering;
   const face = faces?.faces.find((f) => f.id === setting.face.id);
   const { axes } = useTypeFacts(setting);
+  const written = useCalm((s) => writesItself(s.piece, lettering));
   const weights =
     face && !Array.isArray(face.weights) ? (face.weights as { min: number; max: number }) : null;
   const ownAxes = [
@@ -178,6 +180,7 @@ export function LetteringControls({ lettering }: { lettering: Lettering }) {
         {ownAxes.map((axis) => (
           <AxisField key={axis.tag} lettering={lettering} axis={axis} />
         ))}
+        {written && ownAxes.length > 0 && <Hint>Axes can be keyed where no strokes write the text.</Hint>}
         <SettingField lettering={lettering} part="size" />
         <SettingField lettering={lettering} part="tracking" />
         <SettingField lettering={lettering} part="leading" />

@@ -11,6 +11,16 @@ const Bar = styled.progress`
   accent-color: var(--head);
 `;
 
+/** What is said of each way it may stand. */
+const WORDS = {
+  empty: 'There is nothing to write: the text is empty.',
+  varied:
+    'Its face changes by keys; strokes are found in a text that stands still. Take those keys away first.',
+  behind: 'Its strokes have not followed its text yet. Find them anew.',
+  again: 'It is written by its strokes. Change its text, face or size, and they follow.',
+  first: 'Its strokes are found, fitted to it and timed, and it is seen through them.',
+} as const;
+
 /** Lettering or art that writes itself, in one press. */
 export function WriteItselfGroup() {
   const piece = useCalm((s) => s.piece);
@@ -21,6 +31,8 @@ export function WriteItselfGroup() {
   const behind = isBehind(piece, layer);
   const varied = layer.type === 'lettering' && layer.set.along !== undefined;
   const empty = layer.type === 'lettering' && layer.setting.text.trim() === '';
+  const ways = [empty && 'empty', varied && 'varied', behind && 'behind', again && 'again'] as const;
+  const how = ways.find((way) => way !== false) ?? 'first';
   return (
     <Group>
       {writing.of === layer.id ? (
@@ -37,15 +49,7 @@ export function WriteItselfGroup() {
             {again ? 'Find its strokes anew' : 'Let it write itself'}
           </MainButton>
           <Hint role={behind ? 'alert' : undefined} style={behind ? { color: 'var(--caution)' } : undefined}>
-            {empty
-              ? 'There is nothing to write: the text is empty.'
-              : varied
-                ? 'Its face changes by keys; strokes are found in a text that stands still. Take those keys away first.'
-                : behind
-                  ? 'Its strokes have not followed its text yet. Find them anew.'
-                  : again
-                    ? 'It is written by its strokes. Change its text, face or size, and they follow.'
-                    : 'Its strokes are found, fitted to it and timed, and it is seen through them.'}
+            {WORDS[how]}
           </Hint>
         </>
       )}

@@ -74,8 +74,7 @@ function WithKeys({
 }
 
 function PartNumber(props: Known) {
-  const { part, alsoParts, isDisabled = false } = props;
-  const { property } = props;
+  const { part, property, alsoParts, isDisabled = false } = props;
   const frame = useCalm((s) => Math.round(s.frame));
   const { values, change } = usePart<Animated>(part, property.initial, alsoParts);
   const field = (

@@ -58,6 +58,9 @@ function featuresOf(face: HarfBuzz.Face): LoadedFace['features'] {
 /** Faces have at most this many units to the em (OpenType, head table: 16 to 16384). */
 const UNITS = { least: 16, most: 16_384 } as const;
 
+/** Faces by the bytes they were read from: one is shaped with at many places of its axes, and HarfBuzz keeps a copy of each. */
+const opened = new WeakMap<Uint8Array, HarfBuzz.Face>();
+
 /** HarfBuzz counts in whole numbers: it is asked in fractions of a unit, as a face between its masters stands between units. */
 const FINE = 64;
 
@@ -73,7 +76,8 @@ export async function loadFace(
   places: Readonly<Record<string, number>> = {},
 ): Promise<LoadedFace> {
   const hb = await harfbuzz();
-  const face = new hb.Face(new hb.Blob(bytes));
+  const face = opened.get(bytes) ?? new hb.Face(new hb.Blob(bytes));
+  opened.set(bytes, face);
   const units = face.upem;
   const count = face.collectUnicodes().length;
   if (count === 0 || units < UNITS.least || units > UNITS.most) {
