@@ -170,10 +170,7 @@ test('the loop is checked, strokes are shown alone, frames around are seen, play
   await expect(desk.lane(1)).toHaveAttribute('aria-selected', 'true');
 
   const pixels = () =>
-    page
-      .locator('[data-canvas] canvas')
-      .first()
-      .evaluate((canvas: HTMLCanvasElement) => canvas.toDataURL());
+    page.locator('[data-picture]').evaluate((canvas: HTMLCanvasElement) => canvas.toDataURL());
   await page.getByRole('textbox', { name: 'Frame' }).fill('50');
   await page.keyboard.press('Enter');
   const all = await pixels();

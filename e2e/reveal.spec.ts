@@ -75,10 +75,7 @@ test('anything is seen through others: by shape or brightness, inverted, soft; a
 }) => {
   const desk = await openNew(page, three('Through'));
   const pixels = () =>
-    page
-      .locator('[data-canvas] canvas')
-      .first()
-      .evaluate((canvas: HTMLCanvasElement) => canvas.toDataURL());
+    page.locator('[data-picture]').evaluate((canvas: HTMLCanvasElement) => canvas.toDataURL());
   await desk.showFrame(50);
   await desk.lane(0).getByRole('rowheader').click();
   await step(page, 'Reveal');

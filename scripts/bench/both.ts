@@ -4,7 +4,7 @@ import { chromium } from '@playwright/test';
 import { buildSync } from 'esbuild';
 import { resolve } from 'node:path';
 import type { Piece } from '../../src/core/document';
-import { paint, steadyPainter, type MakeCanvas, type PaintContext } from '../../src/core/paint';
+import { paint, picturePainter, type MakeCanvas, type PaintContext } from '../../src/core/paint';
 import { evaluate } from '../../src/core/scene';
 
 /** Milliseconds of each frame, piece by piece: evaluating, evaluating and painting as the application does, and painting all of it anew. */
@@ -49,23 +49,25 @@ export async function measureBoth(
   const canvas = createCanvas(1920, 1080);
   const context = canvas.getContext('2d');
   const make = createCanvas as unknown as MakeCanvas;
-  /** Puts a picture onto an empty canvas and waits until it is there. */
-  const onEmpty = (put: (list: never, context: PaintContext) => void) => (list: unknown) => {
-    context.clearRect(0, 0, 1920, 1080);
-    put(list as never, context as unknown as PaintContext);
-    context.getImageData(0, 0, 1, 1);
+  /** As exports paint: what was painted anew is read back. */
+  const keptUp = () => {
+    const own = createCanvas(1920, 1080).getContext('2d');
+    const painter = picturePainter(own as unknown as PaintContext, make, true);
+    return (list: unknown) => {
+      const places = painter.paint(list as never, { x: 0, y: 0, scale: 1 });
+      for (const { left, top, right, bottom } of places)
+        own.getImageData(left, top, right - left, bottom - top);
+    };
   };
-  const server = measure(
-    pieces,
-    frames,
-    evaluate as never,
-    () => onEmpty(steadyPainter(make)),
-    onEmpty((list, onto) => paint(list, onto, make)),
-  );
+  const server = measure(pieces, frames, evaluate as never, keptUp, (list) => {
+    context.clearRect(0, 0, 1920, 1080);
+    paint(list as never, context as unknown as PaintContext, make);
+    context.getImageData(0, 0, 1, 1);
+  });
   const script = buildSync({
     stdin: {
       contents:
-        "import { paint, steadyPainter } from './src/core/paint'; import { evaluate } from './src/core/scene'; globalThis.core = { paint, steadyPainter, evaluate };",
+        "import { paint, picturePainter } from './src/core/paint'; import { evaluate } from './src/core/scene'; globalThis.core = { paint, picturePainter, evaluate };",
       resolveDir: resolve(import.meta.dirname, '../..'),
     },
     bundle: true,
@@ -86,7 +88,7 @@ export async function measureBoth(
       const { core, measure } = globalThis as unknown as {
         core: {
           paint: (...all: unknown[]) => void;
-          steadyPainter: (make: unknown) => (...all: unknown[]) => void;
+          picturePainter: (...all: unknown[]) => { paint(...all: unknown[]): void };
           evaluate: (piece: never, frame: number) => unknown;
         };
         measure: (...all: unknown[]) => unknown;
@@ -95,20 +97,25 @@ export async function measureBoth(
       [canvas.width, canvas.height] = [1920, 1080];
       const context = canvas.getContext('2d')!;
       const make = (w: number, h: number) => new OffscreenCanvas(w, h);
-      const onEmpty = (put: (list: unknown) => void) => (list: unknown) => {
-        context.clearRect(0, 0, 1920, 1080);
-        put(list);
-        context.getImageData(0, 0, 1, 1);
-      };
       return measure(
         pieces,
         frames,
         core.evaluate,
         () => {
-          const steady = core.steadyPainter(make);
-          return onEmpty((list) => steady(list, context));
+          const own = document.createElement('canvas');
+          [own.width, own.height] = [1920, 1080];
+          const onto = own.getContext('2d')!;
+          const painter = core.picturePainter(onto, make);
+          return (list: unknown) => {
+            painter.paint(list, { x: 0, y: 0, scale: 1 });
+            onto.getImageData(0, 0, 1, 1);
+          };
         },
-        onEmpty((list) => core.paint(list, context, make)),
+        (list: unknown) => {
+          context.clearRect(0, 0, 1920, 1080);
+          core.paint(list, context, make);
+          context.getImageData(0, 0, 1, 1);
+        },
       );
     },
     { pieces: pieces as never, frames },

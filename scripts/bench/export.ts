@@ -17,11 +17,13 @@ const folder = mkdtempSync(join(tmpdir(), 'obelus-bench-'));
 const file = join(folder, 'title.webm');
 const size = { width: 1920, height: 1080 };
 
-const raw = new RawFrame(size.width, size.height, 1, true);
+const raw = new RawFrame(size.width, size.height, true);
 const began = performance.now();
 const frames: Uint8Array[] = [];
-for (const frame of renderFrames(piece, 1, exportedFrames(settings, piece.rate)))
-  frames.push(raw.take(frame).slice());
+for (const frame of renderFrames(piece, 1, exportedFrames(settings, piece.rate))) {
+  raw.take(frame);
+  frames.push(raw.pixels.slice());
+}
 const rendering = performance.now() - began;
 
 async function encodeOnly(): Promise<number> {

@@ -1,5 +1,5 @@
 import type { Piece } from '@/core/document';
-import { steadyPainter } from '@/core/paint';
+import { picturePainter } from '@/core/paint';
 import { evaluate, posterFrame } from '@/core/scene';
 
 /** A piece, and the frames of it that are played. */
@@ -22,26 +22,20 @@ export interface Screen {
 
 export function screenOn(canvas: HTMLCanvasElement, { piece, over }: Film): Screen {
   const context = canvas.getContext('2d')!;
-  const paint = steadyPainter((width, height) => new OffscreenCanvas(width, height));
+  const painter = picturePainter(context, (width, height) => new OffscreenCanvas(width, height));
   const { width, height } = piece.size;
   let scale = 1;
+  // Not painted beneath the piece, which has the canvas to itself.
+  if (over !== null) canvas.style.background = over;
   return {
     show(frame) {
-      context.setTransform(1, 0, 0, 1, 0, 0);
-      context.clearRect(0, 0, canvas.width, canvas.height);
-      paint(evaluate(piece, frame), context, scale);
-      if (over === null) return;
-      // Beneath what is there: on an empty canvas the piece itself is painted as everywhere else.
-      context.setTransform(1, 0, 0, 1, 0, 0);
-      context.globalCompositeOperation = 'destination-over';
-      context.fillStyle = over;
-      context.fillRect(0, 0, canvas.width, canvas.height);
-      context.globalCompositeOperation = 'source-over';
+      painter.paint(evaluate(piece, frame), { x: 0, y: 0, scale });
     },
     fit(roomWidth, roomHeight) {
       scale = Math.min(roomWidth / width, roomHeight / height);
       canvas.width = Math.max(1, Math.round(width * scale));
       canvas.height = Math.max(1, Math.round(height * scale));
+      painter.forget();
     },
   };
 }

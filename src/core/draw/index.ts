@@ -1,7 +1,9 @@
 export * from './blend';
 export { changedBounds } from './changed-bounds';
+export { changedItems } from './changed-items';
 export * from './draw-list';
 export * from './item-bounds';
+export * from './kept';
 export * from './plain-mattes';
 export * from './soft';
 export * from './solid-items';

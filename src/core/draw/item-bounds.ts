@@ -72,8 +72,16 @@ function groupBounds({ ground, items, filters }: GroupItem): Bounds | null {
   };
 }
 
+const known = new WeakMap<DrawItem, Bounds | null>();
+
 /** A rectangle in piece pixels that surely holds all ink of an item; null where it has none. */
 export function itemBounds(item: DrawItem): Bounds | null {
+  let bounds = known.get(item);
+  if (bounds === undefined) known.set(item, (bounds = boundsOf(item)));
+  return bounds;
+}
+
+function boundsOf(item: DrawItem): Bounds | null {
   if (item.kind === 'group') return groupBounds(item);
   if (item.kind === 'fill') return commandsBounds(item.path);
   const path = item.transform ? transformCommands(item.path, item.transform) : item.path;

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { mixColours } from '../colour';
-import { transformed, type DrawItem } from '../draw';
+import { kept as keptOf, transformed, type DrawItem } from '../draw';
 import {
   applyMatrix,
   compose,
@@ -216,7 +216,9 @@ export const COPIES = effectKind({
         .slice(0, many)
         .flatMap((place, i): Items => {
           const full = copyMatrix(effect, place, i, stand);
-          const moved = shown[i]!.map((item): DrawItem => transformed(item, full));
+          const moved = shown[i]!.map((item) =>
+            keptOf(item, `copy ${i}`, full, () => transformed(item, full)),
+          );
           const t = many > 1 ? i / (many - 1) : 0;
           const inColour = effect.recoloured && i > 0 ? stepped(moved, effect.colour, t) : moved;
           return faded(inColour, effect.opacity ** i);
@@ -229,9 +231,11 @@ export const COPIES = effectKind({
 function stepped(items: Items, to: string, t: number): Items {
   return items.map((item): DrawItem => {
     if (item.operator === 'keep' || item.operator === 'erase') return item;
-    if (item.kind === 'group') return { ...item, items: stepped(item.items, to, t) };
-    return typeof item.colour === 'string'
-      ? { ...item, colour: mixColours(item.colour, to, t) }
-      : recoloured([item], to)[0]!;
+    return keptOf(item, 'stepped', [to, t], (): DrawItem => {
+      if (item.kind === 'group') return { ...item, items: stepped(item.items, to, t) };
+      return typeof item.colour === 'string'
+        ? { ...item, colour: mixColours(item.colour, to, t) }
+        : recoloured([item], to)[0]!;
+    });
   });
 }

@@ -1,4 +1,4 @@
-import type { DrawItem } from '../draw';
+import { kept, type DrawItem } from '../draw';
 import type { Items } from './effect';
 
 /** Items as one that is as strong as told: none shows through another. */
@@ -7,7 +7,7 @@ export function faded(items: Items, opacity: number): Items {
   if (opacity <= 0) return [];
   const [only] = items;
   if (items.length === 1 && !only!.operator && !only!.blend)
-    return [{ ...only!, opacity: only!.opacity * opacity }];
+    return [kept(only!, 'faded', [opacity], () => ({ ...only!, opacity: only!.opacity * opacity }))];
   return [{ kind: 'group', items, opacity }];
 }
 

@@ -1,4 +1,4 @@
-import type { DrawItem, GroupItem } from '../draw';
+import { kept, type DrawItem, type GroupItem } from '../draw';
 import { isRadial, type Colouring } from '../ink';
 import type { Items } from './effect';
 
@@ -27,7 +27,7 @@ function byShapes(item: DrawItem, to: string): DrawItem | null {
 
 /** Items all in one colour, as transparent as they were. */
 export function recoloured(items: Items, colour: string): Items {
-  const shapes = items.map((item) => byShapes(item, colour));
+  const shapes = items.map((item) => kept(item, 'recoloured', [colour], () => byShapes(item, colour)));
   if (shapes.every((item): item is DrawItem => item !== null)) return shapes;
   const tinted: GroupItem = { kind: 'group', items, filters: [{ kind: 'tint', colour }], opacity: 1 };
   return [tinted];

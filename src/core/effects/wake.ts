@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { transformed } from '../draw';
+import { kept as keptOf, transformed } from '../draw';
 import { translation } from '../geometry';
 import { FACTS, check, choice, colour, keyedNumber, keyedOpacity, number } from '../properties';
 import { effectKind, type Items } from './effect';
@@ -91,7 +91,9 @@ export const WAKE = effectKind({
       const laid = repeats.map((repeat, i): Items => {
         const move = translation(repeat.x, repeat.y);
         const moved =
-          repeat.x === 0 && repeat.y === 0 ? shown[i]! : shown[i]!.map((item) => transformed(item, move));
+          repeat.x === 0 && repeat.y === 0
+            ? shown[i]!
+            : shown[i]!.map((item) => keptOf(item, 'moved', move, () => transformed(item, move)));
         return faded(repeat.recoloured ? recoloured(moved, repeat.colour) : moved, repeat.opacity);
       });
       // The last repeat lies lowest; one that lies over it lies over those before.

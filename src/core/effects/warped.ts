@@ -10,7 +10,6 @@ import {
   type Point,
 } from '../geometry';
 import { RIB, type ColourRibbon } from '../ink';
-import type { Items } from './effect';
 import type { Field } from './noise';
 
 /** Shares of a grain. A wave four grains long is left by 5 % of its height at the most by straight lines so long, by 0.2 % by curves. */
@@ -136,15 +135,14 @@ function seenThrough(field: Field, m: Matrix): Field {
   return (p) => applyMatrix(turn, field(applyMatrix(m, p)));
 }
 
-/** Items all of whose points are moved by a field of a grain, px. */
-export const warped = (items: Items, field: Field, grain: number): Items =>
-  items.map((item): DrawItem => {
-    if (item.kind === 'group')
-      return {
-        ...item,
-        items: warped(item.items, field, grain),
-        ...(item.ground && { ground: warpedRibbon(item.ground, field) }),
-      };
-    const own = item.kind === 'stroke' && item.transform ? seenThrough(field, item.transform) : field;
-    return { ...item, path: warpedCommands(item.path, own, grain) };
-  });
+/** An item all of whose points are moved by a field of a grain, px. */
+export function warped(item: DrawItem, field: Field, grain: number): DrawItem {
+  if (item.kind === 'group')
+    return {
+      ...item,
+      items: item.items.map((inner) => warped(inner, field, grain)),
+      ...(item.ground && { ground: warpedRibbon(item.ground, field) }),
+    };
+  const own = item.kind === 'stroke' && item.transform ? seenThrough(field, item.transform) : field;
+  return { ...item, path: warpedCommands(item.path, own, grain) };
+}

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { applyMatrix, IDENTITY, inverse, meanScale, pathsOf, measurePath, type Matrix } from '../geometry';
-import type { DrawItem } from '../draw';
+import { kept as keptOf, type DrawItem } from '../draw';
 import { sweptOutline, MITER_LIMIT, type PenWidth } from '../ink';
 import { keyedNumber, number } from '../properties';
 import { effectKind, type Items, type Subject } from './effect';
@@ -47,7 +47,7 @@ function fieldOf({ amount, grain, seed }: Drawn, drawing: number, m: Matrix): Fi
 function shaken(
   effect: Drawn,
   { frame, items, matrix, kept }: Subject,
-  shapes: (items: Items) => Items,
+  shape: (item: DrawItem) => DrawItem,
 ): Items {
   const now = items(frame);
   const drawing = drawingAt(effect, frame);
@@ -55,15 +55,14 @@ function shaken(
   return kept([effect, drawing, now, ...m], () => {
     const field = fieldOf(effect, drawing, m);
     if (!field) return now;
-    return warped(
-      kept([shapes, now], () => shapes(now)),
-      field,
-      effect.grain * meanScale(m),
+    const grain = effect.grain * meanScale(m);
+    return now.map((item) =>
+      keptOf(item, 'shaken', [effect, drawing, ...m], () => warped(shape(item), field, grain)),
     );
   });
 }
 
-const asTheyAre = (items: Items): Items => items;
+const asItIs = (item: DrawItem): DrawItem => item;
 
 /** Unsteadiness of the whole, drawn anew every few frames. */
 export const WOBBLE = effectKind({
@@ -75,13 +74,13 @@ export const WOBBLE = effectKind({
     { name: 'On twos', values: () => ({ held: 2 }) },
     { name: 'On threes', values: () => ({ held: 3 }) },
   ],
-  apply: (effect, subject) => shaken(effect, subject, asTheyAre),
+  apply: (effect, subject) => shaken(effect, subject, asItIs),
 });
 
-/** Items whose pens have become outlines, so that their two edges go each its own way. */
-const outlined = (items: Items): Items =>
-  items.map((item): DrawItem => {
-    if (item.kind === 'group') return { ...item, items: outlined(item.items) };
+/** An item whose pens have become outlines, so that their two edges go each its own way. */
+const outlined = (item: DrawItem): DrawItem =>
+  keptOf(item, 'outlined', [], () => {
+    if (item.kind === 'group') return { ...item, items: item.items.map(outlined) };
     if (item.kind === 'fill' || item.dashes || item.transform) return item;
     const { width, cap, join, miterLimit = MITER_LIMIT, path, kind, ...look } = item;
     const pen: PenWidth = { at: () => width, widest: width, breaks: [] };

@@ -21,6 +21,10 @@ export function unite(all: readonly Bounds[]): Bounds | null {
   };
 }
 
+/** Whether two rectangles have more than an edge in common. */
+export const boundsMeet = (a: Bounds, b: Bounds): boolean =>
+  a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom;
+
 /** A rectangle that surely holds drawing commands: around all their points; null where there are none. */
 export function commandsBounds(commands: readonly PathCommand[]): Bounds | null {
   let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];

@@ -27,6 +27,8 @@ export interface PaintContext {
   closePath(): void;
   stroke(): void;
   fill(rule?: 'nonzero' | 'evenodd'): void;
+  rect(x: number, y: number, width: number, height: number): void;
+  clip(): void;
   fillRect(x: number, y: number, width: number, height: number): void;
   clearRect(x: number, y: number, width: number, height: number): void;
   setLineDash(dashes: number[]): void;

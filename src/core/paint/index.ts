@@ -1,3 +1,3 @@
 export * from './context';
 export { paint, tracePath } from './paint';
-export { steadyPainter } from './steady';
+export { picturePainter, type PicturePainter, type Placement } from './picture';

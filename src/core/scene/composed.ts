@@ -1,4 +1,4 @@
-import { type DrawItem, transformed } from '../draw';
+import { kept, transformed, type DrawItem } from '../draw';
 import {
   changed,
   groupsAround,
@@ -21,7 +21,6 @@ import { IDENTITY, inverse, isIdentity } from '../geometry';
 import { valueAt } from '../timing';
 import { partItems } from './art-items';
 import { sameList, samplesOf, type Exposure } from './exposure';
-import { kept } from './kept';
 import { knockedOut } from './knocked-out';
 import { masked, maskMarks } from './masked';
 import { layersThrough, lookedThrough, ownersIn, strokesThrough, through, unhidden } from './reveal';
@@ -46,7 +45,9 @@ function dressed(piece: Piece, one: Part, items: Items, frame: number): Items {
   const m = withinGroup(piece, one, frame);
   return isIdentity(m)
     ? left
-    : kept(one, 'placed', [left, ...m], () => left.map((item) => transformed(item, m)));
+    : kept(one, 'placed', [left, ...m], () =>
+        left.map((item) => kept(item, 'placed', m, () => transformed(item, m))),
+      );
 }
 
 /** Items as they meet what lies under them: as strong as their placement says, blended. */

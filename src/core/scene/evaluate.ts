@@ -1,4 +1,4 @@
-import type { DrawItem, DrawList } from '../draw';
+import { kept, type DrawItem, type DrawList } from '../draw';
 import {
   changed,
   contentOf,
@@ -20,7 +20,6 @@ import { composedItems } from './composed';
 import { countedAt } from './counted';
 import { inkMarks } from './ink-now';
 import { MOST_SAMPLES } from './exposure';
-import { kept } from './kept';
 import { momentOf, type Moment } from './moment';
 import { strokeItems } from './stroke-items';
 

@@ -14,7 +14,7 @@ import {
 import type { StrokeNow, Subject, Variant } from '../effects';
 import { compose, IDENTITY, inverse, transformPath, type Matrix, type Path, type Point } from '../geometry';
 import { framesPerSecond, valueAt } from '../timing';
-import { kept } from './kept';
+import { kept } from '../draw';
 
 /** One way of showing strokes otherwise on top of another. */
 export const varied = (a: Variant | null, b: Variant | undefined): Variant | null => {

@@ -21,15 +21,16 @@ import { onUnderlayLoaded } from '../underlays';
 import { crosshairKeys } from './crosshair-keys';
 import { hideCrosshair, useCrosshair } from './crosshair';
 import { stopGhost, usePenGhost } from './pen-ghost';
-import { picturePainter } from './picture-painter';
 import { Heard, Stage } from './stage-frame';
+import { stagePicture } from './stage-picture';
 import { fit, panBy, toPiece, useView, zoomBy } from './view';
 
 const DOUBLE_MS = 350;
 
-/** Where the piece is seen and its strokes are made: the picture below, what helps to work on it above. */
+/** Where the piece is seen and its strokes are made: what it lies over, the piece, and above both what helps to work on it. */
 export function CanvasStage() {
   const stage = useRef<HTMLDivElement>(null);
+  const under = useRef<HTMLCanvasElement>(null);
   const picture = useRef<HTMLCanvasElement>(null);
   const overlay = useRef<HTMLCanvasElement>(null);
   const heard = useRef<HTMLSpanElement>(null);
@@ -48,21 +49,20 @@ export function CanvasStage() {
 
   useEffect(() => {
     const element = stage.current!;
-    const context = picture.current!.getContext('2d')!;
     const above = overlay.current!.getContext('2d')!;
     let asked = 0;
     let spaceHeld = false;
     let pressed: CanvasTool | null = null;
     let lastDown = { at: 0, x: 0, y: 0 };
 
-    const show = picturePainter(picture.current!);
+    const show = stagePicture(under.current!, picture.current!);
     const draw = () => {
       asked = 0;
       const state = useEditor.getState();
       const view = useView.getState();
       const ratio = window.devicePixelRatio || 1;
       const { width, height } = view.viewport;
-      for (const canvas of [picture.current!, overlay.current!]) {
+      for (const canvas of [under.current!, picture.current!, overlay.current!]) {
         const [w, h] = [Math.round(width * ratio), Math.round(height * ratio)];
         if (canvas.width !== w || canvas.height !== h) {
           [canvas.width, canvas.height] = [w, h];
@@ -117,9 +117,9 @@ export function CanvasStage() {
       if (take) {
         const ratio = window.devicePixelRatio || 1;
         const { x, y } = inputOf(event).screen;
-        const [r, g, b] = context.getImageData(Math.floor(x * ratio), Math.floor(y * ratio), 1, 1).data;
+        const colour = show.colourAt(Math.floor(x * ratio), Math.floor(y * ratio));
         endColourPick();
-        take(`#${[r, g, b].map((v) => v!.toString(16).padStart(2, '0')).join('')}`);
+        take(colour);
         ask();
         return;
       }
@@ -266,7 +266,8 @@ export function CanvasStage() {
         points are listed in the score and in the Trace panel.
       </span>
       <Heard ref={heard} role="status" />
-      <canvas ref={picture} />
+      <canvas ref={under} />
+      <canvas ref={picture} data-picture />
       <canvas ref={overlay} />
     </Stage>
   );

@@ -1,9 +1,9 @@
 import { createCanvas } from '@napi-rs/canvas';
 import { exportSize, type Transparency, type WholeExportSettings } from '@/contract';
 import { changed, type Piece } from '@/core/document';
-import type { DrawList } from '@/core/draw';
-import { steadyPainter } from '@/core/paint';
-import { evaluate, MOST_SAMPLES, sameItems } from '@/core/scene';
+import { picturePainter, type PaintContext } from '@/core/paint';
+import { evaluate, MOST_SAMPLES } from '@/core/scene';
+import { RawFrame } from './raw-frame';
 
 const FULL = 65_535;
 const TURN = Math.PI * 2;
@@ -52,8 +52,9 @@ export interface DeepFrames {
 export function deepFrames(piece: Piece, { scale, transparency, over }: WholeExportSettings): DeepFrames {
   const { width, height } = exportSize(piece.size, scale);
   const sharp = changed<Piece>(piece, { shutter: undefined });
-  const context = createCanvas(width, height).getContext('2d');
-  const paint = steadyPainter(createCanvas);
+  const canvas = createCanvas(width, height);
+  const painter = picturePainter(canvas.getContext('2d') as PaintContext, createCanvas, true);
+  const raw = new RawFrame(width, height, false);
   const leaves = leavesOf(transparency, over);
   // Premultiplied light, and how much of it there is: sums of moments.
   const light = new Float64Array(width * height * 4);
@@ -61,17 +62,11 @@ export function deepFrames(piece: Piece, { scale, transparency, over }: WholeExp
     names: leaves.map(([name]) => name),
     take(frame) {
       light.fill(0);
-      let before: { readonly list: DrawList; readonly data: Uint8ClampedArray } | null = null;
       const moments = momentsOf(piece, frame);
       for (const moment of moments) {
-        const list = evaluate(sharp, moment);
-        if (!before || !sameItems(before.list, list)) {
-          context.setTransform(1, 0, 0, 1, 0, 0);
-          context.clearRect(0, 0, width, height);
-          paint(list, context, scale);
-          before = { list, data: context.getImageData(0, 0, width, height).data };
-        }
-        const { data } = before;
+        const changed = painter.paint(evaluate(sharp, moment), { x: 0, y: 0, scale });
+        raw.take({ frame, canvas, changed });
+        const data = raw.pixels;
         for (let i = 0; i < data.length; i += 4) {
           const alpha = data[i + 3]!;
           if (alpha === 0) continue;

@@ -408,7 +408,7 @@ test('colour is spread under transparent pixels and alpha is left alone', () => 
   pixels.set([200, 100, 50, 255], at(20, 20));
   pixels.set([200, 100, 50, 128], at(21, 20));
   const before = pixels.filter((_, i) => i % 4 === 3);
-  spreadColour(pixels, width, { left: 0, top: 0, right: width, bottom: height });
+  spreadColour(pixels, { width, height }, { left: 0, top: 0, right: width, bottom: height });
   expect([...pixels.subarray(at(25, 25), at(25, 25) + 4)]).toEqual([200, 100, 50, 0]);
   expect([...pixels.subarray(at(40, 20), at(40, 20) + 4)]).toEqual([200, 100, 50, 0]);
   expect([...pixels.subarray(at(60, 20), at(60, 20) + 4)]).toEqual([0, 0, 0, 0]);

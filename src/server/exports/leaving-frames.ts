@@ -83,7 +83,7 @@ export function leavingFrames(
   lossy: boolean,
 ): { readonly names: readonly string[]; take(frame: RenderedFrame): readonly Uint8Array[] } {
   const { width, height } = exportSize(piece.size, scale);
-  const raw = new RawFrame(width, height, scale, spreads(transparency, lossy));
+  const raw = new RawFrame(width, height, spreads(transparency, lossy));
   const kept = conversionsOf(transparency, colour).map(([name, convert]) => {
     const bytes = convert ? new Uint8Array(raw.pixels.length) : raw.pixels;
     convert?.(raw.pixels, bytes, 0, bytes.length);
@@ -92,12 +92,10 @@ export function leavingFrames(
   return {
     names: kept.map(({ name }) => name),
     take(frame) {
-      raw.take(frame);
-      const area = raw.changed;
-      if (area)
+      for (const { left, top, right, bottom } of raw.take(frame))
         for (const { convert, bytes } of kept)
-          for (let y = area.top; convert && y < area.bottom; y++)
-            convert(raw.pixels, bytes, (y * width + area.left) * 4, (y * width + area.right) * 4);
+          for (let y = top; convert && y < bottom; y++)
+            convert(raw.pixels, bytes, (y * width + left) * 4, (y * width + right) * 4);
       return kept.map(({ bytes }) => bytes);
     },
   };

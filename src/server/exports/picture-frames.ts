@@ -27,7 +27,7 @@ export function pictureFrames(
     async *of(frames) {
       let pictures: readonly Buffer[] = [];
       for (const frame of renderFrames(piece, settings.scale, frames)) {
-        if (!frame.same)
+        if (pictures.length === 0 || frame.changed.length > 0)
           pictures = await Promise.all(leaving.take(frame).map((bytes) => encode(bytes, size)));
         yield pictures;
       }

@@ -1,19 +1,24 @@
-import { inkBounds, type DrawList } from '@/core/draw';
-import { exportSize } from '@/contract';
 import { createCanvas, type Canvas } from '@napi-rs/canvas';
+import { exportSize } from '@/contract';
 import type { Piece } from '@/core/document';
-import { steadyPainter } from '@/core/paint';
-import { evaluate, sameItems } from '@/core/scene';
+import type { Bounds } from '@/core/geometry';
+import { picturePainter, type PaintContext } from '@/core/paint';
+import { evaluate } from '@/core/scene';
 
-/** One painted frame. `same` says that it shows exactly what the frame before it showed. */
+/** One painted frame. */
 export interface RenderedFrame {
   readonly frame: number;
-  readonly list: DrawList;
+  /** Holds the frame in the boxes where it was painted anew, and anything elsewhere. */
   readonly canvas: Canvas;
-  readonly same: boolean;
+  /** Where it may differ from the frame before it, whole pixels; nowhere: it shows exactly what that showed. */
+  readonly changed: readonly Bounds[];
 }
 
-/** Paints frames one after another onto one canvas, with the core that the editor shows; `scale` is px of it to a px of the piece. */
+/**
+ * Paints frames one after another onto one canvas, with the core that the editor shows, each only where it differs from the one
+ * before; all of the first.
+ * @param scale px of the canvas to a px of the piece.
+ */
 export function* renderFrames(
   piece: Piece,
   scale: number,
@@ -21,19 +26,9 @@ export function* renderFrames(
 ): Generator<RenderedFrame> {
   const { width, height } = exportSize(piece.size, scale);
   const canvas = createCanvas(width, height);
-  const context = canvas.getContext('2d');
-  const paint = steadyPainter(createCanvas);
-  let before: DrawList | null = null;
+  const painter = picturePainter(canvas.getContext('2d') as PaintContext, createCanvas, true);
   for (const frame of frames) {
-    const list = evaluate(piece, frame);
-    const same = before !== null && sameItems(before, list);
-    if (!same) {
-      // Only what carried ink is cleared: most of a title is empty.
-      const old = before && inkBounds(before, width, height, scale);
-      if (old) context.clearRect(old.left, old.top, old.right - old.left, old.bottom - old.top);
-      paint(list, context, scale);
-    }
-    before = list;
-    yield { frame, list, canvas, same };
+    const changed = painter.paint(evaluate(piece, frame), { x: 0, y: 0, scale });
+    yield { frame, canvas, changed };
   }
 }

@@ -3,25 +3,36 @@ import type { Bounds } from '@/core/geometry';
 /** Side of the blocks in which colour is spread, in pixels: even, so that no chroma sample straddles two. */
 const BLOCK = 16;
 
-/** The area widened to whole blocks and one block around, held to the frame. */
-export const blockArea = (area: Bounds, width: number, height: number): Bounds => ({
-  left: Math.max(0, (Math.floor(area.left / BLOCK) - 1) * BLOCK),
-  top: Math.max(0, (Math.floor(area.top / BLOCK) - 1) * BLOCK),
-  right: Math.min(width, (Math.ceil(area.right / BLOCK) + 1) * BLOCK),
-  bottom: Math.min(height, (Math.ceil(area.bottom / BLOCK) + 1) * BLOCK),
-});
+/** A box widened to whole blocks and some more around, held to the frame. */
+function blocksAbout(box: Bounds, more: number, { width, height }: Frame): Bounds {
+  return {
+    left: Math.max(0, (Math.floor(box.left / BLOCK) - more) * BLOCK),
+    top: Math.max(0, (Math.floor(box.top / BLOCK) - more) * BLOCK),
+    right: Math.min(width, (Math.ceil(box.right / BLOCK) + more) * BLOCK),
+    bottom: Math.min(height, (Math.ceil(box.bottom / BLOCK) + more) * BLOCK),
+  };
+}
+
+interface Frame {
+  readonly width: number;
+  readonly height: number;
+}
 
 /**
  * Gives fully transparent pixels around the ink its colour. Video keeps colour at a quarter of the resolution and
  * apart from alpha; left black, what is transparent would darken the edge of every stroke. Alpha is not touched.
  * Each block takes the mean colour of its own ink, or that of its neighbours where it has none.
- * @param pixels straight (not premultiplied) RGBA, one byte each.
- * @param area where ink may lie, as blockArea() gives it.
+ * @param pixels straight (not premultiplied) RGBA, one byte each, in which all but `place` was spread before.
+ * @param place where pixels are other ones than before.
+ * @returns where pixels may be other ones now: what is beside the place takes its colour too.
  */
-export function spreadColour(pixels: Uint8Array, width: number, area: Bounds): void {
+export function spreadColour(pixels: Uint8Array, frame: Frame, place: Bounds): Bounds {
+  const { width } = frame;
+  const filled = blocksAbout(place, 1, frame);
+  // What is filled looks at its neighbours, also at those that stay as they are.
+  const area = blocksAbout(place, 2, frame);
   const columns = Math.ceil((area.right - area.left) / BLOCK);
   const rows = Math.ceil((area.bottom - area.top) / BLOCK);
-  if (columns <= 0 || rows <= 0) return;
   const words = new Uint32Array(pixels.buffer, pixels.byteOffset, pixels.byteLength / 4);
   const sums = new Float64Array(columns * rows * 4);
   for (let row = 0; row < rows; row++) {
@@ -32,8 +43,8 @@ export function spreadColour(pixels: Uint8Array, width: number, area: Bounds): v
       for (let y = y0; y < y1; y++) {
         for (let at = y * width + x0; at < y * width + x1; at++) {
           const word = words[at]!;
-          if (word === 0) continue;
           const alpha = word >>> 24;
+          if (alpha === 0) continue;
           r += (word & 255) * alpha;
           g += ((word >>> 8) & 255) * alpha;
           b += ((word >>> 16) & 255) * alpha;
@@ -43,9 +54,9 @@ export function spreadColour(pixels: Uint8Array, width: number, area: Bounds): v
       sums.set([r, g, b, weight], (row * columns + column) * 4);
     }
   }
-  const fill = new Uint32Array(columns * rows);
-  for (let row = 0; row < rows; row++) {
-    for (let column = 0; column < columns; column++) {
+  for (let y0 = filled.top; y0 < filled.bottom; y0 += BLOCK) {
+    for (let x0 = filled.left; x0 < filled.right; x0 += BLOCK) {
+      const [column, row] = [(x0 - area.left) / BLOCK, (y0 - area.top) / BLOCK];
       const own = sums[(row * columns + column) * 4 + 3]! > 0;
       const reach = own ? 0 : 1;
       let [r, g, b, weight] = [0, 0, 0, 0];
@@ -58,21 +69,16 @@ export function spreadColour(pixels: Uint8Array, width: number, area: Bounds): v
           weight += sums[at + 3]!;
         }
       }
-      if (weight === 0) continue;
-      fill[row * columns + column] =
-        Math.round(r / weight) | (Math.round(g / weight) << 8) | (Math.round(b / weight) << 16);
-    }
-  }
-  for (let row = 0; row < rows; row++) {
-    for (let column = 0; column < columns; column++) {
-      const colour = fill[row * columns + column]!;
-      if (colour === 0) continue;
-      const [x0, y0] = [area.left + column * BLOCK, area.top + row * BLOCK];
-      const [x1, y1] = [Math.min(x0 + BLOCK, area.right), Math.min(y0 + BLOCK, area.bottom)];
+      const colour =
+        weight > 0
+          ? Math.round(r / weight) | (Math.round(g / weight) << 8) | (Math.round(b / weight) << 16)
+          : 0;
+      const [x1, y1] = [Math.min(x0 + BLOCK, filled.right), Math.min(y0 + BLOCK, filled.bottom)];
       for (let y = y0; y < y1; y++) {
         for (let at = y * width + x0; at < y * width + x1; at++)
           if (words[at]! >>> 24 === 0) words[at] = colour;
       }
     }
   }
+  return filled;
 }

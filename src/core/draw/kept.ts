@@ -10,6 +10,7 @@ const made = new WeakMap<object, Map<string, Known[]>>();
 
 /**
  * The same result again while all it is made from is the same, so that what stands still is the very same from frame to frame.
+ * What is made of a list is kept item by item: one that changes must not make all of them others.
  * @param of what it belongs to, and goes with.
  * @param step tells results of one thing apart.
  * @param from compared one by one, with ===.
