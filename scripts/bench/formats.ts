@@ -46,14 +46,18 @@ async function written(
 /** ffmpeg on the frames of the title, all in memory, ms. */
 async function encodedAlone(format: keyof typeof CODECS): Promise<number> {
   const settings = settingsOf(format, title, 1);
-  const leaving = leavingFrames(title, settings, CODECS[format].lossy);
+  const leaving = leavingFrames(title, settings, CODECS[format]);
   const bytes: Uint8Array[] = [];
   for (const frame of renderFrames(title, 1, exportedFrames(settings, title.rate)))
     bytes.push(leaving.take(frame)[0]!.slice());
   const alpha = settings.transparency === 'straight';
   const began = performance.now();
   const encoder = startFfmpeg(
-    CODECS[format].arguments({ ...title.size, rate: title.rate, alpha }, settings, file),
+    CODECS[format].arguments(
+      { ...title.size, rate: title.rate, alpha, layout: CODECS[format].layout },
+      settings,
+      file,
+    ),
   );
   for (const frame of bytes) await encoder.write(frame);
   await encoder.finish();

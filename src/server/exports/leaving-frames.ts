@@ -1,7 +1,10 @@
 import { exportSize, type Transparency, type WholeExportSettings } from '@/contract';
 import type { Piece } from '@/core/document';
+import type { Bounds } from '@/core/geometry';
+import type { Layout } from './ffmpeg-arguments';
 import { RawFrame } from './raw-frame';
 import type { RenderedFrame } from './render-frames';
+import { toYuv420, yuv420Length } from './to-yuv420';
 
 /**
  * Writes pixels of a straight frame as they leave, from one place in the bytes to another; both are RGBA, a byte each.
@@ -72,6 +75,10 @@ function conversionsOf(transparency: Transparency, colour: string): readonly [st
   }
 }
 
+/** Whether frames leave with alpha; else they are opaque. */
+export const keepsAlpha = (transparency: Transparency): boolean =>
+  ['straight', 'premultiplied', 'edge'].includes(transparency);
+
 /** Whether edges keep their colour only where what is transparent beside them has it too: in lossy video, and in every fill. */
 const spreads = (transparency: Transparency, lossy: boolean): boolean =>
   transparency === 'matte' || (transparency === 'straight' && lossy);
@@ -80,22 +87,26 @@ const spreads = (transparency: Transparency, lossy: boolean): boolean =>
 export function leavingFrames(
   piece: Piece,
   { scale, transparency, over: colour }: WholeExportSettings,
-  lossy: boolean,
+  { lossy, layout }: { readonly lossy: boolean; readonly layout: Layout },
 ): { readonly names: readonly string[]; take(frame: RenderedFrame): readonly Uint8Array[] } {
-  const { width, height } = exportSize(piece.size, scale);
+  const size = exportSize(piece.size, scale);
+  const { width, height } = size;
   const raw = new RawFrame(width, height, spreads(transparency, lossy));
   const kept = conversionsOf(transparency, colour).map(([name, convert]) => {
-    const bytes = convert ? new Uint8Array(raw.pixels.length) : raw.pixels;
-    convert?.(raw.pixels, bytes, 0, bytes.length);
-    return { name, convert, bytes };
+    const rgba = convert ? new Uint8Array(raw.pixels.length) : raw.pixels;
+    const planes = layout === 'yuv420' ? new Uint8Array(yuv420Length(size, keepsAlpha(transparency))) : null;
+    const update = (place: Bounds): void => {
+      for (let y = place.top; convert && y < place.bottom; y++)
+        convert(raw.pixels, rgba, (y * width + place.left) * 4, (y * width + place.right) * 4);
+      if (planes) toYuv420(rgba, size, place, planes);
+    };
+    update({ left: 0, top: 0, right: width, bottom: height });
+    return { name, update, bytes: planes ?? rgba };
   });
   return {
     names: kept.map(({ name }) => name),
     take(frame) {
-      for (const { left, top, right, bottom } of raw.take(frame))
-        for (const { convert, bytes } of kept)
-          for (let y = top; convert && y < bottom; y++)
-            convert(raw.pixels, bytes, (y * width + left) * 4, (y * width + right) * 4);
+      for (const place of raw.take(frame)) for (const { update } of kept) update(place);
       return kept.map(({ bytes }) => bytes);
     },
   };

@@ -21,7 +21,7 @@ export function pictureFrames(
   encode: EncodePicture,
 ): PictureFrames {
   const size = exportSize(piece.size, settings.scale);
-  const leaving = leavingFrames(piece, settings, false);
+  const leaving = leavingFrames(piece, settings, { lossy: false, layout: 'rgba' });
   return {
     names: leaving.names,
     async *of(frames) {

@@ -3,8 +3,8 @@ import { exportedFrames, exportSize, formatOf, frameStep, type WholeExportSettin
 import type { Rate } from '@/core/timing';
 import type { ExportJob, WriteFormat } from './export-job';
 import { startFfmpeg } from './ffmpeg';
-import type { Frames } from './ffmpeg-arguments';
-import { leavingFrames } from './leaving-frames';
+import type { Frames, Layout } from './ffmpeg-arguments';
+import { keepsAlpha, leavingFrames } from './leaving-frames';
 import { renderFrames } from './render-frames';
 import { needFrames, videoFrames, type CountFrames } from './verify';
 import { writeZip } from './zip-file';
@@ -13,6 +13,8 @@ import { writeZip } from './zip-file';
 export interface Codec {
   /** Arguments of ffmpeg for raw RGBA frames on standard input; the file comes last. */
   readonly arguments: (frames: Frames, settings: WholeExportSettings, file: string) => readonly string[];
+  /** How it takes frames: with colour at a quarter of the resolution only what changed needs to be brought to it. */
+  readonly layout: Layout;
   /** Whether colour is kept at a lower resolution than alpha, or not to the last bit. */
   readonly lossy: boolean;
   /** Reads a finished file back; where absent, ffprobe does. */
@@ -32,11 +34,15 @@ export const videoWriter =
     const { piece, settings, file, stem, progress } = job;
     const frames = exportedFrames(settings, piece.rate);
     const rate = fileRate(job);
-    const leaving = leavingFrames(piece, settings, codec.lossy);
+    const leaving = leavingFrames(piece, settings, codec);
     const apart = leaving.names.length > 1;
-    const alpha = ['straight', 'premultiplied', 'edge'].includes(settings.transparency);
     const files = leaving.names.map((name) => (apart ? `${file}.${name}` : file));
-    const told = { ...exportSize(piece.size, settings.scale), rate, alpha };
+    const told = {
+      ...exportSize(piece.size, settings.scale),
+      rate,
+      alpha: keepsAlpha(settings.transparency),
+      layout: codec.layout,
+    };
     const encoders = files.map((one) => startFfmpeg(codec.arguments(told, settings, one)));
     try {
       let done = 0;

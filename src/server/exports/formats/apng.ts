@@ -3,6 +3,7 @@ import type { Codec } from '../write-video';
 
 /** Animated PNG: every pixel as it was painted. */
 export const apng: Codec = {
+  layout: 'rgba',
   lossy: false,
   arguments: (frames, { plays }, file) => [
     ...rawInput(frames),

@@ -17,9 +17,9 @@ async function findPalette(job: ExportJob, palette: string): Promise<boolean> {
   const step = Math.max(1, all.length / LOOKED_AT);
   const frames = all.filter((_, i) => Math.floor(i / step) !== Math.floor((i - 1) / step));
   const alpha = settings.transparency === 'edge';
-  const leaving = leavingFrames(piece, settings, false);
+  const leaving = leavingFrames(piece, settings, { lossy: false, layout: 'rgba' });
   const finder = startFfmpeg([
-    ...rawInput({ ...exportSize(piece.size, settings.scale), rate: fileRate(job), alpha }),
+    ...rawInput({ ...exportSize(piece.size, settings.scale), rate: fileRate(job), alpha, layout: 'rgba' }),
     ...['-vf', `palettegen=reserve_transparent=${alpha ? 1 : 0}`],
     ...['-f', 'image2', '-c:v', 'png', '-update', '1', palette],
   ]);
@@ -40,6 +40,7 @@ export const writeGif: WriteFormat = async (job) => {
   const palette = `${job.file}.palette`;
   const write = videoWriter({
     lossy: false,
+    layout: 'rgba',
     arguments: (frames, { plays }, file) => [
       ...rawInput(frames),
       ...['-i', palette, '-lavfi', 'paletteuse=dither=sierra2_4a:diff_mode=rectangle:alpha_threshold=128'],

@@ -1,5 +1,5 @@
 import { availableParallelism } from 'node:os';
-import { rawInput, toBt709 } from '../ffmpeg-arguments';
+import { asBt709, pixelsOf, rawInput } from '../ffmpeg-arguments';
 import type { Codec } from '../write-video';
 
 /**
@@ -8,12 +8,12 @@ import type { Codec } from '../write-video';
  */
 export const webm: Codec = {
   lossy: true,
+  layout: 'yuv420',
   arguments(frames, { quality }, file) {
-    const pixels = frames.alpha ? 'yuva420p' : 'yuv420p';
     return [
       ...rawInput(frames),
-      ...toBt709(pixels),
-      ...['-c:v', 'libvpx-vp9', '-pix_fmt', pixels, '-auto-alt-ref', '0'],
+      ...asBt709(),
+      ...['-c:v', 'libvpx-vp9', '-pix_fmt', pixelsOf(frames), '-auto-alt-ref', '0'],
       ...['-crf', quality === 'high' ? '8' : '32', '-b:v', '0', '-deadline', 'realtime', '-cpu-used', '7'],
       ...['-row-mt', '1', '-threads', String(availableParallelism())],
       ...['-f', 'webm', file],

@@ -6,6 +6,7 @@ import type { Codec } from '../write-video';
 
 /** Animated WebP: every pixel as it was painted, or lossy where it is to be small. Equal frames are one that stays longer. */
 export const webp: Codec = {
+  layout: 'rgba',
   lossy: true,
   arguments: (frames, { plays, quality }, file) => [
     ...rawInput(frames),
