@@ -8,18 +8,27 @@ import * as shelfLayouts from './migrations/005-shelf-layouts';
 import * as cards from './migrations/006-cards';
 import * as shelfEffects from './migrations/007-shelf-effects';
 import * as exportsKept from './migrations/008-exports-kept';
+import * as exportParts from './migrations/009-export-parts';
 
 /** Brings the tables to today's form; answers with the names of the migrations that ran. */
 export async function migrate(): Promise<string[]> {
   const sequelize = connection();
   const umzug = new Umzug({
-    migrations: [firstTables, faces, shelf, shelfKinds, shelfLayouts, cards, shelfEffects, exportsKept].map(
-      ({ name, up, down }) => ({
-        name,
-        up: () => up(sequelize.getQueryInterface()),
-        down: () => down(sequelize.getQueryInterface()),
-      }),
-    ),
+    migrations: [
+      firstTables,
+      faces,
+      shelf,
+      shelfKinds,
+      shelfLayouts,
+      cards,
+      shelfEffects,
+      exportsKept,
+      exportParts,
+    ].map(({ name, up, down }) => ({
+      name,
+      up: () => up(sequelize.getQueryInterface()),
+      down: () => down(sequelize.getQueryInterface()),
+    })),
     storage: new SequelizeStorage({ sequelize }),
     logger: undefined,
   });

@@ -107,6 +107,26 @@ export class ExportRow extends Model<InferAttributes<ExportRow>, InferCreationAt
   declare createdAt: CreationOptional<Date>;
 }
 
+/** Some frames of a long export, one after another, made by one worker. */
+export class ExportPartRow extends Model<
+  InferAttributes<ExportPartRow>,
+  InferCreationAttributes<ExportPartRow>
+> {
+  declare exportId: string;
+  declare number: number;
+  /** The place of its first frame among those that are exported. */
+  declare first: number;
+  declare frames: number;
+  declare framesDone: CreationOptional<number>;
+  declare status: CreationOptional<'queued' | 'running' | 'done'>;
+  declare attempts: CreationOptional<number>;
+  /** The one attempt that may write to this row, and that its files are named by. */
+  declare runId: CreationOptional<string | null>;
+  /** What went wrong the last time. */
+  declare message: CreationOptional<string | null>;
+  declare heartbeatAt: CreationOptional<Date | null>;
+}
+
 export interface Models {
   readonly database: Sequelize;
   readonly projects: ModelStatic<ProjectRow>;
@@ -114,6 +134,7 @@ export interface Models {
   readonly revisions: ModelStatic<PieceRevisionRow>;
   readonly assets: ModelStatic<AssetRow>;
   readonly exports: ModelStatic<ExportRow>;
+  readonly exportParts: ModelStatic<ExportPartRow>;
   readonly faces: ModelStatic<ProjectFaceRow>;
   readonly shelf: ModelStatic<ShelfItemRow>;
 }
@@ -215,6 +236,21 @@ export function models(): Models {
     },
     table('exports', written),
   );
+  ExportPartRow.init(
+    {
+      exportId: uuid(),
+      number: { type: DataTypes.INTEGER, primaryKey: true },
+      first: DataTypes.INTEGER,
+      frames: DataTypes.INTEGER,
+      framesDone: { type: DataTypes.INTEGER, defaultValue: 0 },
+      status: { type: DataTypes.TEXT, defaultValue: 'queued' },
+      attempts: { type: DataTypes.INTEGER, defaultValue: 0 },
+      runId: DataTypes.UUID,
+      message: DataTypes.TEXT,
+      heartbeatAt: DataTypes.DATE,
+    },
+    { ...table('export_parts', written), timestamps: false },
+  );
   const result: Models = {
     database,
     projects: ProjectRow,
@@ -222,6 +258,7 @@ export function models(): Models {
     revisions: PieceRevisionRow,
     assets: AssetRow,
     exports: ExportRow,
+    exportParts: ExportPartRow,
     faces: ProjectFaceRow,
     shelf: ShelfItemRow,
   };

@@ -1,8 +1,8 @@
-// Says that a running export lives, from a thread of its own: painting one frame may take longer than its silence may last.
+// Says that a running export, or a part of it, lives, from a thread of its own: painting one frame may take longer than its silence may last.
 import { parentPort, workerData } from 'node:worker_threads';
 import pg from 'pg';
 
-const { databaseUrl, exportId, runId, shared, everyMs, stuckMs } = workerData;
+const { databaseUrl, statement, values, shared, everyMs, stuckMs } = workerData;
 const [FRAMES, STOP] = [0, 1];
 const cells = new Int32Array(shared);
 const pool = new pg.Pool({ connectionString: databaseUrl, max: 1 });
@@ -16,13 +16,9 @@ async function beat() {
   // A frame that never comes to its end is no life.
   if (Date.now() - since > stuckMs) return;
   try {
-    const { rows } = await pool.query(
-      `UPDATE exports SET frames_done = $1, heartbeat_at = now()
-        WHERE id = $2 AND run_id = $3 AND status = 'running' RETURNING cancel_requested`,
-      [frames, exportId, runId],
-    );
+    const { rows } = await pool.query(statement, [frames, ...values]);
     // Gone to another worker, or to be stopped.
-    if (rows.length === 0 || rows[0].cancel_requested) Atomics.store(cells, STOP, 1);
+    if (rows.length === 0 || rows[0].stop) Atomics.store(cells, STOP, 1);
   } catch {
     // The database is away for the moment; the next beat tries again.
   }

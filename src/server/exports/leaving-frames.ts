@@ -75,6 +75,10 @@ function conversionsOf(transparency: Transparency, colour: string): readonly [st
   }
 }
 
+/** What each of the frames that leave for one of a piece's is called, where there are several. */
+export const leavingNames = ({ transparency, over: colour }: WholeExportSettings): readonly string[] =>
+  conversionsOf(transparency, colour).map(([name]) => name);
+
 /** Whether frames leave with alpha; else they are opaque. */
 export const keepsAlpha = (transparency: Transparency): boolean =>
   ['straight', 'premultiplied', 'edge'].includes(transparency);

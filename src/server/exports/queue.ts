@@ -7,6 +7,8 @@ export const QUEUE = 'exports';
 /** A job only names its export; everything else stands in the table, so a job that is lost can be sent again. */
 export interface ExportJob {
   readonly exportId: string;
+  /** It asks for help with an export that is made in parts. */
+  readonly help?: true;
 }
 
 const kept = globalThis as { obelusQueue?: Promise<PgBoss> };

@@ -16,7 +16,9 @@ import { fileStem, fileTypeOf } from './exports';
 import { Interrupted } from './ffmpeg';
 import { WRITE } from './formats';
 import { startHeartbeat, type Heartbeat } from './heartbeat';
+import { closeParts, helpWithParts, joiningCodec, partLength, writeInParts } from './parts';
 import { openWorkerQueue, QUEUE, type ExportJob } from './queue';
+import { fileRate } from './write-video';
 
 /** How long a running export may be silent before it is given to another worker. */
 const SILENT_SECONDS = 10;
@@ -45,11 +47,24 @@ async function claim(id: string): Promise<ExportRow | null> {
 /** How often, ms, the disk is looked at while a file is written. */
 const DISK_MS = 1000;
 
-/** Writes the file of an export; false when it was stopped. */
-async function write(row: ExportRow, folder: string, file: string, beat: Heartbeat): Promise<boolean> {
+/** What is made of an export's row. */
+async function prepared(row: ExportRow) {
   const plain = validDocument(row.document);
   const piece = row.fills ? await filledPiece(plain, row.fills) : plain;
-  const settings = wholeSettings(row.settings);
+  return { piece, settings: wholeSettings(row.settings), stem: fileStem(piece.name) };
+}
+
+/** Asks for work on an export. */
+type Send = (job: ExportJob) => Promise<unknown>;
+
+/** Writes the file of an export; false when it was stopped. */
+async function write(
+  row: ExportRow,
+  folder: string,
+  file: string,
+  beat: Heartbeat,
+  send: Send,
+): Promise<boolean> {
   let looked = 0;
   const progress = async (framesDone: number): Promise<boolean> => {
     if (Date.now() - looked > DISK_MS) {
@@ -59,11 +74,16 @@ async function write(row: ExportRow, folder: string, file: string, beat: Heartbe
     return beat.progress(framesDone);
   };
   await needRoom(folder);
-  return WRITE[settings.format]({ piece, settings, stem: fileStem(piece.name), file, progress });
+  const job = { ...(await prepared(row)), file, progress };
+  const { settings, piece } = job;
+  const codec = joiningCodec(settings);
+  const length = codec && partLength(row.framesTotal, fileRate({ piece, settings }));
+  if (!codec || length === null) return WRITE[settings.format](job);
+  return writeInParts(row, job, codec, length, () => send({ exportId: row.id, help: true }));
 }
 
 /** Renders one export from start to end and writes down how it went. */
-async function run(exportId: string, send: (exportId: string) => Promise<unknown>): Promise<void> {
+async function run(exportId: string, send: Send): Promise<void> {
   const row = await claim(exportId);
   if (!row) return;
   const mine = { id: row.id, status: 'running' as const, runId: row.runId };
@@ -72,7 +92,7 @@ async function run(exportId: string, send: (exportId: string) => Promise<unknown
   const beat = startHeartbeat(row);
   try {
     await mkdir(folder, { recursive: true });
-    if (!(await write(row, folder, file, beat))) {
+    if (!(await write(row, folder, file, beat, send))) {
       // Where it says that it is over, nothing of it lies about any more.
       await rm(file, { force: true });
       await models().exports.update({ status: 'cancelled', finishedAt: new Date() }, { where: mine });
@@ -95,7 +115,7 @@ async function run(exportId: string, send: (exportId: string) => Promise<unknown
     const error = asDiskFull(caught);
     if (error instanceof Interrupted && row.attempts < MOST_ATTEMPTS) {
       await models().exports.update({ status: 'queued' }, { where: mine });
-      await send(row.id);
+      await send({ exportId: row.id });
       return;
     }
     if (!(error instanceof DiskFull)) logError(`export ${row.id}`, error);
@@ -116,7 +136,7 @@ async function run(exportId: string, send: (exportId: string) => Promise<unknown
  * time; also ones that wait although no job for them is left: the web server died between the two writes, or a worker between
  * taking the job and taking the export.
  */
-export async function sweep(send: (exportId: string) => Promise<unknown>): Promise<void> {
+export async function sweep(send: Send): Promise<void> {
   const { database } = models();
   const dead = await database.query<{ id: string; status: string; runId: string | null }>(
     `UPDATE exports SET
@@ -135,9 +155,12 @@ export async function sweep(send: (exportId: string) => Promise<unknown>): Promi
     { replacements: { queue: QUEUE, silent: SILENT_SECONDS }, type: QueryTypes.SELECT },
   );
   const again = new Set([...dead.filter((row) => row.status === 'queued'), ...orphans].map((row) => row.id));
-  for (const id of again) await send(id);
+  for (const exportId of again) await send({ exportId });
   // What their workers had written so far is of no use to anybody.
-  for (const { runId } of dead) if (runId) await rm(dataFolder('rendering', runId), { force: true });
+  for (const { id, status, runId } of dead) {
+    if (runId) await rm(dataFolder('rendering', runId), { force: true });
+    if (status !== 'queued') await closeParts(id);
+  }
 }
 
 /** Starts taking exports from the queue; resolves to a function that stops it. */
@@ -145,9 +168,10 @@ export async function startWorker(): Promise<() => Promise<void>> {
   const tidyUp = () => tidy().catch((error: unknown) => logError('tidying', error));
   await tidyUp();
   const boss = await openWorkerQueue();
-  const send = (exportId: string) => boss.send(QUEUE, { exportId } satisfies ExportJob);
+  const send: Send = (job) => boss.send(QUEUE, job);
   await boss.work<ExportJob>(QUEUE, { pollingIntervalSeconds: 0.5, batchSize: 1 }, async (jobs) => {
-    for (const job of jobs) await run(job.data.exportId, send);
+    for (const { data } of jobs)
+      await (data.help ? helpWithParts(data.exportId, prepared) : run(data.exportId, send));
   });
   const timer = setInterval(() => {
     sweep(send).catch((error: unknown) => logError('looking for exports left behind', error));

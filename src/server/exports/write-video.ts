@@ -4,7 +4,7 @@ import type { Rate } from '@/core/timing';
 import type { ExportJob, WriteFormat } from './export-job';
 import { startFfmpeg } from './ffmpeg';
 import type { Frames, Layout } from './ffmpeg-arguments';
-import { keepsAlpha, leavingFrames } from './leaving-frames';
+import { keepsAlpha, leavingFrames, leavingNames } from './leaving-frames';
 import { renderFrames } from './render-frames';
 import { needFrames, videoFrames, type CountFrames } from './verify';
 import { writeZip } from './zip-file';
@@ -17,53 +17,91 @@ export interface Codec {
   readonly layout: Layout;
   /** Whether colour is kept at a lower resolution than alpha, or not to the last bit. */
   readonly lossy: boolean;
+  /** What ffmpeg is told beside where files of it are joined as they are; absent where they can't be. */
+  readonly joined?: readonly string[];
   /** Reads a finished file back; where absent, ffprobe does. */
   readonly count?: (rate: Rate) => CountFrames;
 }
 
 /** The rate of a file: that of the piece, or a part of it where the format holds no more. */
-export function fileRate({ piece, settings }: ExportJob): Rate {
+export function fileRate({ piece, settings }: Pick<ExportJob, 'piece' | 'settings'>): Rate {
   const { numerator, denominator } = piece.rate;
   return { numerator, denominator: denominator * frameStep(formatOf(settings.format), piece.rate) };
 }
 
-/** What makes video files of a codec: one, or a fill and its matte in a zip archive. */
+/** Where a file of a job is made: beside it, where there are several. */
+const filesOf = ({ settings, file }: ExportJob): readonly string[] => {
+  const names = leavingNames(settings);
+  return names.map((name) => (names.length > 1 ? `${file}.${name}` : file));
+};
+
+/**
+ * Encodes some frames of a job; false when it was stopped.
+ * @param files one for each of the frames that leave for one of the piece's; what is left in them of an unfinished try is nothing whole.
+ */
+export async function encodeFrames(
+  codec: Codec,
+  job: ExportJob,
+  frames: readonly number[],
+  files: readonly string[],
+): Promise<boolean> {
+  const { piece, settings, progress } = job;
+  const leaving = leavingFrames(piece, settings, codec);
+  const told = {
+    ...exportSize(piece.size, settings.scale),
+    rate: fileRate(job),
+    alpha: keepsAlpha(settings.transparency),
+    layout: codec.layout,
+  };
+  const encoders = files.map((file) => startFfmpeg(codec.arguments(told, settings, file)));
+  try {
+    let done = 0;
+    for (const frame of renderFrames(piece, settings.scale, frames)) {
+      // While ffmpeg encodes this frame the next one is painted; its pixels are touched only when this is read.
+      const bytes = leaving.take(frame);
+      await Promise.all(encoders.map((encoder, i) => encoder.write(bytes[i]!)));
+      if (!(await progress(++done))) return false;
+    }
+    for (const encoder of encoders) await encoder.finish();
+    for (const file of files) await needFrames(file, countOf(codec, job), frames.length);
+    return true;
+  } finally {
+    for (const encoder of encoders) encoder.kill();
+  }
+}
+
+/** Reads files of a job back. */
+export const countOf = (codec: Codec, job: ExportJob): CountFrames =>
+  codec.count?.(fileRate(job)) ?? videoFrames;
+
+/**
+ * Makes the file of a job: by itself, or a fill and its matte in a zip archive.
+ * @param make writes what leaves into files; false when it was stopped.
+ */
+export async function writeLeaving(
+  job: ExportJob,
+  make: (files: readonly string[]) => Promise<boolean>,
+): Promise<boolean> {
+  const { settings, file, stem } = job;
+  const files = filesOf(job);
+  if (files.length === 1) return make(files);
+  try {
+    if (!(await make(files))) return false;
+    const { ending } = formatOf(settings.format);
+    return await writeZip(file, async (zip) => {
+      for (const [i, name] of leavingNames(settings).entries())
+        await zip.addFile(`${stem} ${name}.${ending}`, files[i]!);
+      return true;
+    });
+  } finally {
+    for (const one of files) await rm(one, { force: true });
+  }
+}
+
+/** What makes video files of a codec. */
 export const videoWriter =
   (codec: Codec): WriteFormat =>
-  async (job) => {
-    const { piece, settings, file, stem, progress } = job;
-    const frames = exportedFrames(settings, piece.rate);
-    const rate = fileRate(job);
-    const leaving = leavingFrames(piece, settings, codec);
-    const apart = leaving.names.length > 1;
-    const files = leaving.names.map((name) => (apart ? `${file}.${name}` : file));
-    const told = {
-      ...exportSize(piece.size, settings.scale),
-      rate,
-      alpha: keepsAlpha(settings.transparency),
-      layout: codec.layout,
-    };
-    const encoders = files.map((one) => startFfmpeg(codec.arguments(told, settings, one)));
-    try {
-      let done = 0;
-      for (const frame of renderFrames(piece, settings.scale, frames)) {
-        // While ffmpeg encodes this frame the next one is painted; its pixels are touched only when this is read.
-        const bytes = leaving.take(frame);
-        await Promise.all(encoders.map((encoder, i) => encoder.write(bytes[i]!)));
-        if (!(await progress(++done))) return false;
-      }
-      for (const encoder of encoders) await encoder.finish();
-      const count = codec.count?.(rate) ?? videoFrames;
-      for (const one of files) await needFrames(one, count, frames.length);
-      if (!apart) return true;
-      const { ending } = formatOf(settings.format);
-      return await writeZip(file, async (zip) => {
-        for (const [i, name] of leaving.names.entries())
-          await zip.addFile(`${stem} ${name}.${ending}`, files[i]!);
-        return true;
-      });
-    } finally {
-      for (const encoder of encoders) encoder.kill();
-      if (apart) for (const one of files) await rm(one, { force: true });
-    }
-  };
+  (job) =>
+    writeLeaving(job, (files) =>
+      encodeFrames(codec, job, exportedFrames(job.settings, job.piece.rate), files),
+    );

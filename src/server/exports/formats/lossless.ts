@@ -4,6 +4,7 @@ import type { Codec } from '../write-video';
 /** QuickTime Animation: every pixel as it was painted, in run lengths. */
 export const lossless: Codec = {
   layout: 'rgba',
+  joined: ['-f', 'mov'],
   lossy: false,
   arguments: (frames, _, file) => [
     ...rawInput(frames),

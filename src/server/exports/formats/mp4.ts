@@ -5,6 +5,7 @@ import type { Codec } from '../write-video';
 export const mp4: Codec = {
   lossy: true,
   layout: 'yuv420',
+  joined: ['-movflags', '+faststart', '-f', 'mp4'],
   arguments(frames, { quality, transparency, over }, file) {
     // An odd side is widened by a row or column of the ground.
     const ground = transparency === 'over' ? over.replace('#', '0x') : 'black';

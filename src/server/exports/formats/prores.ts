@@ -4,6 +4,7 @@ import type { Codec } from '../write-video';
 /** ProRes 4444 in QuickTime: ten bits of brightness and colour at full resolution, sixteen of alpha. */
 export const prores: Codec = {
   layout: 'rgba',
+  joined: ['-f', 'mov'],
   lossy: true,
   arguments(frames, _, file) {
     const pixels = frames.alpha ? 'yuva444p10le' : 'yuv444p10le';

@@ -9,6 +9,8 @@ import type { Codec } from '../write-video';
 export const webm: Codec = {
   lossy: true,
   layout: 'yuv420',
+  // What its second picture is is not taken over with it.
+  joined: ['-metadata:s:v:0', 'alpha_mode=1', '-f', 'webm'],
   arguments(frames, { quality }, file) {
     return [
       ...rawInput(frames),
