@@ -3,6 +3,7 @@ import { spawnSync } from 'node:child_process';
 import { cpus } from 'node:os';
 import { join } from 'node:path';
 import { needBuild } from './lib/build.mjs';
+import { openThrowAwayDatabase } from './lib/database.mjs';
 import { needDebianPackages, needNpmPackages } from './lib/packages.mjs';
 import { bin, ROOT } from './lib/run.mjs';
 import { withSampleServer } from './lib/sample-server.mjs';
@@ -29,6 +30,9 @@ await main(async () => {
   needNpmPackages();
   needBuild();
   const rows = ['lengths', 'paint', 'ink', 'effects', 'export'].flatMap((name) => measure(name, process.env));
+  const database = await openThrowAwayDatabase();
+  rows.push(...measure('parts', { ...process.env, DATABASE_URL: database.url }));
+  await database.stop();
   for (const name of ['browser', 'score']) {
     rows.push(...(await withSampleServer((env) => measure(name, env))));
   }
