@@ -29,8 +29,8 @@ const NEARLY_ALL = 0.7;
 const weight = (items: readonly DrawItem[]): number => items.reduce((sum, item) => sum + weightOf(item), 0);
 
 /** The whole pixels of a canvas on which a piece of some size lies; null where none of it is seen. */
-function boxOf(
-  { width, height }: DrawList,
+export function pieceBox(
+  { width, height }: Pick<DrawList, 'width' | 'height'>,
   { x, y, scale }: Placement,
   canvas: PaintContext['canvas'],
 ): Bounds | null {
@@ -68,7 +68,7 @@ export function picturePainter(context: PaintContext, make: MakeCanvas, apart = 
     paint(list, placement) {
       const { items } = list;
       const { x, y, scale } = placement;
-      const box = boxOf(list, placement, canvas);
+      const box = pieceBox(list, placement, canvas);
       const key = [x, y, scale, list.width, list.height, canvas.width, canvas.height].join();
       const before = shown?.key === key ? shown.items : null;
       shown = { items, key };

@@ -21,6 +21,7 @@ import { onUnderlayLoaded } from '../underlays';
 import { crosshairKeys } from './crosshair-keys';
 import { hideCrosshair, useCrosshair } from './crosshair';
 import { stopGhost, usePenGhost } from './pen-ghost';
+import { keepAhead } from './painted-ahead';
 import { Heard, Stage } from './stage-frame';
 import { stagePicture } from './stage-picture';
 import { fit, panBy, toPiece, useView, zoomBy } from './view';
@@ -223,6 +224,7 @@ export function CanvasStage() {
       useColourPick.subscribe(ask),
       ...OVERLAYS.flatMap(({ hears = [] }) => hears.map((store) => store.subscribe(ask))),
       onUnderlayLoaded(ask),
+      keepAhead(),
     ];
     element.addEventListener('keydown', keyed.press);
     element.addEventListener('blur', blurred);

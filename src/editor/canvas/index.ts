@@ -3,6 +3,7 @@ export { finishDrawing, removeLastDrawn } from './tools';
 export * from './view';
 export { runGhost, stopGhost, usePenGhost } from './pen-ghost';
 export { ground } from './ground';
+export { setAhead, useAhead } from './painted-ahead';
 export { TypeEntry } from './type-entry';
 export {
   arrowsDraw,

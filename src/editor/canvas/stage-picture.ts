@@ -7,6 +7,7 @@ import { shownPiece, type EditorState } from '../state';
 import { underlayImage } from '../underlays';
 import { ground } from './ground';
 import { onionItems } from './onion';
+import { frameAhead } from './painted-ahead';
 import type { View } from './view';
 
 /** What strokes follow, without the strokes. */
@@ -43,7 +44,8 @@ export interface StagePicture {
  */
 export function stagePicture(under: HTMLCanvasElement, picture: HTMLCanvasElement): StagePicture {
   const below = under.getContext('2d')!;
-  const painter = picturePainter(picture.getContext('2d')!, newCanvas);
+  const above = picture.getContext('2d')!;
+  const painter = picturePainter(above, newCanvas);
   /** What the canvas below shows. */
   let grounded = '';
   return {
@@ -83,7 +85,14 @@ export function stagePicture(under: HTMLCanvasElement, picture: HTMLCanvasElemen
           below.globalAlpha = 1;
         });
       }
-      painter.paint(listOf(state), { x, y, scale: zoom });
+      const kept = state.playing && !state.linesOnly ? frameAhead(state.frame) : null;
+      if (!kept) {
+        painter.paint(listOf(state), { x, y, scale: zoom });
+        return;
+      }
+      above.clearRect(0, 0, picture.width, picture.height);
+      above.drawImage(kept.canvas, kept.left, kept.top);
+      painter.forget();
     },
     colourAt(x, y) {
       const one = new OffscreenCanvas(1, 1).getContext('2d')!;

@@ -1,1 +1,2 @@
+export { dearest, timeOf, type Cost } from './costs';
 export * from './playback';

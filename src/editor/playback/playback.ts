@@ -43,7 +43,8 @@ export function play(): void {
   const first = frame >= range.to || frame < range.from ? range.from : frame;
   let began: number | null = null;
   let shown = 0;
-  useEditor.setState({ playing: true, dropped: 0, frame: first });
+  useEditor.setState({ playing: true, dropped: 0, slowest: null, frame: first });
+  let longest = 0;
   const next = (now: number): void => {
     const state = useEditor.getState();
     if (!state.playing) return;
@@ -55,9 +56,12 @@ export function play(): void {
       return;
     }
     if (passed !== shown) {
-      const dropped = state.dropped + Math.max(0, passed - shown - 1);
+      const lost = Math.max(0, passed - shown - 1);
       shown = passed;
-      useEditor.setState({ frame: due, dropped });
+      // What was on the screen meanwhile is what took so long.
+      const slowest = lost > longest ? state.frame : state.slowest;
+      longest = Math.max(longest, lost);
+      useEditor.setState({ frame: due, dropped: state.dropped + lost, slowest });
     }
     requestAnimationFrame(next);
   };

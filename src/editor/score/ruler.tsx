@@ -3,6 +3,7 @@ import { memo, useEffect, useRef } from 'react';
 import styled from 'styled-components';
 import { framesPerSecond, timecode } from '@/core/timing';
 import { followPointer } from '@/ui';
+import { useAhead } from '../canvas';
 import { setScrubbing, showFrame, useEditor } from '../state';
 import { frameAt, useTimeScale, xOf } from './time-scale';
 
@@ -61,6 +62,24 @@ const scrub = (strip: HTMLElement, event: { clientX: number }): void => {
   showFrame(frameAt(useTimeScale.getState(), event.clientX - box.left));
 };
 
+const Kept = styled.i`
+  position: absolute;
+  bottom: 0;
+  height: 2px;
+  background: var(--tail);
+  pointer-events: none;
+`;
+
+/** Which frames are kept painted: those from the first of the range on. */
+function PaintedAhead() {
+  const scale = useTimeScale();
+  const frames = useAhead((s) => s.frames);
+  const first = frames.keys().next().value;
+  if (first === undefined) return null;
+  const [left, right] = [xOf(scale, first), xOf(scale, first + frames.size)];
+  return <Kept data-ahead={frames.size} style={{ left, width: right - left }} />;
+}
+
 /** Time in seconds or frames; press or drag to show a moment. */
 export const Ruler = memo(function Ruler() {
   const marks = useRulerMarks();
@@ -97,6 +116,7 @@ export const Ruler = memo(function Ruler() {
         showFrame(frame + by * (event.shiftKey ? 10 : 1));
       }}
     >
+      <PaintedAhead />
       {marks.map((mark) => (
         <span key={mark.frame} style={{ left: mark.x }}>
           {mark.text}

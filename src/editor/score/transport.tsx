@@ -5,6 +5,7 @@ import {
   ArrowRightToLine,
   ChevronLeft,
   ChevronRight,
+  GalleryHorizontalEnd,
   Layers2,
   Pause,
   Play,
@@ -16,7 +17,9 @@ import { layersOf } from '@/core/document';
 import { loopGaps, type LoopGap } from '@/core/scene';
 import { parseTime, timecode } from '@/core/timing';
 import { Button, IconButton, IconToggle, Menu, NumberField, Select, whole } from '@/ui';
-import { togglePlay } from '../playback';
+import { setAhead, useAhead } from '../canvas';
+import { playedRange, togglePlay } from '../playback';
+import { DroppedFrames } from './dropped-frames';
 import { select, showFrame, useCalm, useEditor, type Onion, type PlayMode } from '../state';
 
 const Bar = styled.div`
@@ -68,10 +71,6 @@ const Onions = styled.div`
   display: flex;
   gap: 10px;
   --number-width: 44px;
-`;
-const Dropped = styled.span`
-  color: var(--caution);
-  white-space: nowrap;
 `;
 
 /** A moment shown in one notation and typed in any. */
@@ -209,13 +208,41 @@ function OnionNumbers() {
   );
 }
 
+/** Keeps the frames that are played painted, and says for how many there is room. */
+function AheadToggle() {
+  const isOn = useAhead((s) => s.isOn);
+  const done = useAhead((s) => s.frames.size);
+  const room = useAhead((s) => s.room);
+  const { from, to } = playedRange(useEditor((s) => s.piece));
+  const all = to - from + 1;
+  return (
+    <>
+      <IconToggle label="Paint ahead" plain isSelected={isOn} onChange={setAhead}>
+        <GalleryHorizontalEnd />
+      </IconToggle>
+      {isOn && room > 0 && (
+        <Fact
+          role="status"
+          title={room < all ? 'There is no memory for more. A shorter work range has room.' : undefined}
+          style={{ fontVariantNumeric: 'tabular-nums' }}
+        >
+          {done < room
+            ? `painting ${done} of ${room}`
+            : room < all
+              ? `${room} of ${all} painted`
+              : 'all painted'}
+        </Fact>
+      )}
+    </>
+  );
+}
+
 /** Playing, stepping, and the moment shown. */
 export const Transport = memo(function Transport() {
   const playing = useEditor((s) => s.playing);
   const playMode = useEditor((s) => s.playMode);
   const playSpeed = useEditor((s) => s.playSpeed);
   const frame = useEditor((s) => s.frame);
-  const dropped = useEditor((s) => s.dropped);
   const rate = useEditor((s) => s.piece.rate);
   const onion = useEditor((s) => s.onion.shown);
   const mode = MODES.find((one) => one.id === playMode)!;
@@ -254,11 +281,10 @@ export const Transport = memo(function Transport() {
         <Layers2 />
       </IconToggle>
       {onion && <OnionNumbers />}
+      <AheadToggle />
       <MomentField label="Timecode" shown={timecode(frame, rate)} wide />
       <MomentField label="Frame" shown={`frame ${frame}`} />
-      {dropped > 0 && (
-        <Dropped title="Frames that playback could not show in time">{dropped} dropped</Dropped>
-      )}
+      <DroppedFrames />
       <LoopCheck />
       <Hint>
         each lane: how much of the stroke is inked, <b style={{ color: 'var(--head)' }}>head</b> to{' '}

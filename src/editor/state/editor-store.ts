@@ -65,6 +65,8 @@ export interface EditorState {
   readonly playSpeed: number;
   /** Frames that playback could not show since it was started. */
   readonly dropped: number;
+  /** The frame that playing waited for longest; null where none was dropped. */
+  readonly slowest: number | null;
   readonly safeAreas: boolean;
   /** Layers that alone are shown; all where there are none. */
   readonly solo: readonly string[];
@@ -99,6 +101,7 @@ export const useEditor = create<EditorState>(() => ({
   playMode: 'loop',
   playSpeed: 1,
   dropped: 0,
+  slowest: null,
   safeAreas: false,
   solo: [],
   onion: { shown: false, before: 2, after: 2, every: 3 },
@@ -126,7 +129,7 @@ export function loadPiece(piece: Piece): void {
     solo: [],
     underlay: null,
   });
-  set({ frame: 0, step: 'trace', tool: 'select', dropped: 0 });
+  set({ frame: 0, step: 'trace', tool: 'select', dropped: 0, slowest: null });
 }
 
 /** A changed piece in which all that follows something else has followed; the same where nothing was changed. */

@@ -1,0 +1,97 @@
+import { expect, test } from '@playwright/test';
+import { openNew } from './desk';
+import { three } from './pieces';
+
+/** What the piece's canvas shows, each frame as it is first seen while the piece plays. */
+async function seenWhilePlaying(page: import('@playwright/test').Page): Promise<[string, string][]> {
+  return page.evaluate(
+    () =>
+      new Promise<[string, string][]>((done) => {
+        const stage = document.querySelector<HTMLElement>('[data-canvas]')!;
+        const picture = document.querySelector<HTMLCanvasElement>('[data-picture]')!;
+        const seen = new Map<string, string>();
+        const look = (): void => {
+          const frame = stage.dataset.frame!;
+          if (!seen.has(frame)) seen.set(frame, picture.toDataURL());
+          if (seen.size < 9) requestAnimationFrame(look);
+          else done([...seen]);
+        };
+        requestAnimationFrame(look);
+      }),
+  );
+}
+
+test('frames of the work range are kept painted: the very pictures, shown on the ruler, dropped with any change', async ({
+  page,
+}) => {
+  const piece = { ...three('Ahead'), workRange: { from: 20, to: 59 } };
+  const desk = await openNew(page, piece);
+  const toggle = page.getByRole('button', { name: 'Paint ahead' });
+  await toggle.focus();
+  await page.keyboard.press('Space');
+  await expect(toggle).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByText('all painted')).toBeVisible();
+  const kept = page.locator('[data-ahead]');
+  await expect(kept).toHaveAttribute('data-ahead', '40');
+  const ruler = (await page.locator('[data-ruler]').boundingBox())!;
+  const box = (await kept.boundingBox())!;
+  expect(box.width / ruler.width).toBeGreaterThan(0.35);
+  expect(box.width / ruler.width).toBeLessThan(0.45);
+
+  await desk.canvas.focus();
+  await page.keyboard.press('Space');
+  const seen = await seenWhilePlaying(page);
+  await page.keyboard.press('Space');
+  await toggle.click();
+  await expect(kept).toHaveCount(0);
+  const pictures = new Set(seen.map(([, url]) => url));
+  expect(pictures.size).toBeGreaterThan(4);
+  for (const [frame, url] of seen.slice(1)) {
+    await page.getByRole('textbox', { name: 'Frame' }).fill(frame);
+    await page.keyboard.press('Enter');
+    await expect(desk.canvas).toHaveAttribute('data-frame', frame);
+    await expect
+      .poll(() => page.locator('[data-picture]').evaluate((c: HTMLCanvasElement) => c.toDataURL()))
+      .toBe(url);
+  }
+
+  await toggle.click();
+  await expect(kept).toHaveAttribute('data-ahead', '40');
+  await desk.canvas.focus();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.press('ArrowRight');
+  // What was painted is of no use any more; after a rest it is painted anew.
+  await expect(kept).toHaveCount(0);
+  await expect(kept).toHaveAttribute('data-ahead', '40');
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText('all painted')).toBeVisible();
+});
+
+test('where playing drops frames the transport says how many and which layers cost most', async ({
+  page,
+}) => {
+  // All of its strokes are on their way in these frames.
+  const desk = await openNew(page, { ...three('Dropped'), workRange: { from: 14, to: 34 } });
+  await desk.canvas.focus();
+  await page.keyboard.press('Space');
+  await expect(desk.canvas).not.toHaveAttribute('data-frame', '0');
+  // The page is held up, as by a picture that takes too long.
+  await page.evaluate(() => {
+    const until = performance.now() + 400;
+    while (performance.now() < until);
+  });
+  await expect(page.getByText(/^\d+ dropped$/)).toBeVisible();
+  await page.keyboard.press('Space');
+  const said = page.locator('[data-dropped]');
+  await expect(said).toHaveText(/^\d+ dropped$/);
+  await said.focus();
+  await page.keyboard.press('Enter');
+  const entries = page.getByRole('menuitem');
+  await expect(entries.first()).toHaveText(/: (\d+|under 1) % of frame \d+$/);
+  const name = (await entries.first().innerText()).split(':')[0]!;
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('row', { name: new RegExp(name) }).first()).toHaveAttribute(
+    'aria-selected',
+    'true',
+  );
+});
