@@ -33,7 +33,7 @@ await main(async () => {
   const database = await openThrowAwayDatabase();
   rows.push(...measure('parts', { ...process.env, DATABASE_URL: database.url }));
   await database.stop();
-  for (const name of ['browser', 'score']) {
+  for (const name of ['lottie', 'browser', 'score']) {
     rows.push(...(await withSampleServer((env) => measure(name, env))));
   }
   console.table(

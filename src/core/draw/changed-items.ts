@@ -1,10 +1,18 @@
 import type { DrawItem } from './draw-list';
 
+/** What two lists differ by. */
+export interface Change {
+  /** Items of the later list that are not in the earlier one, or in another order. */
+  readonly came: readonly DrawItem[];
+  /** Items of the earlier list likewise. */
+  readonly went: readonly DrawItem[];
+}
+
 /**
- * The items of two lists by which they differ: all that stand in one of them alone, or in another order. Where none of these has
- * ink, both lists paint the same, as all others are the very same and lie over one another in the same order.
+ * The items by which two lists differ. Where none of these has ink both lists paint the same: all others are the very same and lie
+ * over one another in the same order.
  */
-export function changedItems(before: readonly DrawItem[], after: readonly DrawItem[]): DrawItem[] {
+export function changedItems(before: readonly DrawItem[], after: readonly DrawItem[]): Change {
   const places = new Map<DrawItem, number[]>();
   before.forEach((item, i) => {
     const known = places.get(item);
@@ -13,14 +21,11 @@ export function changedItems(before: readonly DrawItem[], after: readonly DrawIt
   });
   const stay = new Set<number>();
   let last = -1;
-  const changed = after.filter((item) => {
+  const came = after.filter((item) => {
     const at = places.get(item)?.find((i) => i > last);
     if (at === undefined) return true;
     stay.add((last = at));
     return false;
   });
-  before.forEach((item, i) => {
-    if (!stay.has(i)) changed.push(item);
-  });
-  return changed;
+  return { came, went: before.filter((_, i) => !stay.has(i)) };
 }

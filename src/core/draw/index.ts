@@ -1,6 +1,6 @@
 export * from './blend';
 export { changedBounds } from './changed-bounds';
-export { changedItems } from './changed-items';
+export { changedItems, type Change } from './changed-items';
 export * from './draw-list';
 export * from './item-bounds';
 export * from './kept';

@@ -1,4 +1,4 @@
-import type { DrawItem, DrawList } from '../draw';
+import { changedItems, type DrawItem, type DrawList } from '../draw';
 import type { Bounds } from '../geometry';
 import { bottomOf, canvasLike, weightOf, type Bottom } from './bottom';
 import type { MakeCanvas, PaintContext } from './context';
@@ -23,7 +23,7 @@ export interface PicturePainter {
 
 /** From so much on it is quicker to lay painted items down than to paint them again. */
 const WORTH = 8;
-/** Where so much of the work of a whole picture would be done anyhow, all of it is: nothing needs to be laid down then. */
+/** Where so much of a whole picture changes, all of it is painted: nothing needs to be looked for or laid down then. */
 const NEARLY_ALL = 0.7;
 
 const weight = (items: readonly DrawItem[]): number => items.reduce((sum, item) => sum + weightOf(item), 0);
@@ -77,18 +77,18 @@ export function picturePainter(context: PaintContext, make: MakeCanvas, apart = 
         context.clearRect(0, 0, canvas.width, canvas.height);
       }
       if (!box) return [];
-      const placed: Placed = { a: scale, d: scale, e: x, f: y };
-      const changed = changedPlaces(before ?? [], items, placed, box);
-      const places = before ? changed : [box];
-      if (places.length === 0) return places;
+      const change = before && changedItems(before, items);
+      if (change?.came.length === 0 && change.went.length === 0) return [];
 
+      const placed: Placed = { a: scale, d: scale, e: x, f: y };
+      const all = !change || (!apart && weight(change.came) >= NEARLY_ALL * weight(items));
+      const places = all ? [box] : changedPlaces(change, placed, box);
       // What was seen to stand is kept painted where that is quicker than painting it.
       const stands = standing(items, before ?? []);
       const seen = (some: readonly DrawItem[]) => some.filter((item) => meets(item, places, placed));
       const [below, above] = [seen(items.slice(0, stands)), seen(items.slice(stands))];
       const keeps = weight(below) >= WORTH;
       const top = keeps ? above : [...below, ...above];
-      const whole = !apart && !keeps && weight(top) >= NEARLY_ALL * weight(items);
 
       const put = (onto: PaintContext): void => {
         const cuts = box.left > 0 || box.top > 0 || box.right < canvas.width || box.bottom < canvas.height;
@@ -115,11 +115,7 @@ export function picturePainter(context: PaintContext, make: MakeCanvas, apart = 
         onto.restore();
       };
 
-      if (whole) {
-        show(context, [box], items);
-        return [box];
-      }
-      if (apart) {
+      if (all || apart) {
         show(context, places, top);
         return places;
       }

@@ -1,4 +1,4 @@
-import { changedItems, itemBounds, type DrawItem } from '../draw';
+import { itemBounds, type Change, type DrawItem } from '../draw';
 import { boundsMeet, unite, type Bounds } from '../geometry';
 import { pixelsOf } from './pixels';
 
@@ -37,16 +37,11 @@ function joined(boxes: readonly Bounds[]): readonly Bounds[] {
 }
 
 /**
- * Boxes of whole canvas pixels outside which two lists surely paint the same; none where they are the same.
+ * Boxes of whole canvas pixels outside which two lists surely paint the same that differ by some items.
  * @param within the part of the canvas that is painted.
  */
-export function changedPlaces(
-  before: readonly DrawItem[],
-  after: readonly DrawItem[],
-  placed: Placed,
-  within: Bounds,
-): readonly Bounds[] {
-  const changed = changedItems(before, after);
+export function changedPlaces({ came, went }: Change, placed: Placed, within: Bounds): readonly Bounds[] {
+  const changed = [...came, ...went];
   // What keeps only what it covers changes all that lies elsewhere.
   if (changed.some(({ operator }) => operator === 'keep')) return [within];
   return joined(changed.flatMap((item) => pixelsOf(itemBounds(item), placed, within) ?? []));
