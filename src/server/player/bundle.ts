@@ -36,7 +36,11 @@ const WORDS =
 const CHECKS =
   /\.register\(FACTS, \{[^{}]*\}\)|\.(?:exactOptional|readonly|int|finite)\(\)|(?<!Math)\.(?:min|max)\([^()]*\)/g;
 
-/** Leaves both out. */
+/** What effects say of themselves to people. */
+const EFFECTS = /src\/core\/effects\/\w+\.ts$/;
+const ABOUT = /\babout: '[^']*',|(?<=\(\{\s*)name: '[^']*',/g;
+
+/** Leaves them out. */
 const withoutWords: Plugin = {
   name: 'without words',
   setup(bundling) {
@@ -45,6 +49,10 @@ const withoutWords: Plugin = {
       const contents = source.replace(WORDS, '').replace(CHECKS, '');
       return { contents, loader: 'ts' };
     });
+    bundling.onLoad({ filter: EFFECTS }, async ({ path }) => ({
+      contents: (await readFile(path, 'utf8')).replace(ABOUT, ''),
+      loader: 'ts',
+    }));
   },
 };
 
