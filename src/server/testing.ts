@@ -1,4 +1,6 @@
+import { spawn, type ChildProcess } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
+import { resolve } from 'node:path';
 import { Sequelize } from 'sequelize';
 import { addLayers, applyManner, newPiece, newStroke, type Piece } from '@/core/document';
 import { corner, smooth } from '@/core/geometry';
@@ -60,4 +62,23 @@ export async function freshProject(): Promise<string> {
 export async function freshPiece(document: Piece = smallPiece()): Promise<{ id: string; project: string }> {
   const project = await freshProject();
   return { id: (await createPiece(project, document)).id, project };
+}
+
+/** Starts an export worker as `npm start` does, in a process of its own. */
+export function startWorkerProcess(folder: string): ChildProcess {
+  const root = resolve(__dirname, '../..');
+  return spawn(resolve(root, 'node_modules/.bin/tsx'), [resolve(root, 'src/server/worker-main.ts')], {
+    env: { ...process.env, OBELUS_DATA: folder, OBELUS_LEASH: '1' },
+    stdio: ['pipe', 'ignore', 'inherit'],
+    detached: true,
+  });
+}
+
+/** Ends it and all that it started. */
+export function killProcess(child: ChildProcess, signal: NodeJS.Signals = 'SIGKILL'): void {
+  try {
+    process.kill(-child.pid!, signal);
+  } catch {
+    // It has ended.
+  }
 }

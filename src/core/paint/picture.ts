@@ -46,6 +46,18 @@ export function pieceBox(
 const clear = (context: PaintContext, { left, top, right, bottom }: Bounds): void =>
   context.clearRect(left, top, right - left, bottom - top);
 
+/** Sets a canvas up for what a piece shows: in its coordinates, cut off where it ends. */
+function setUp(context: PaintContext, box: Bounds, { x, y, scale }: Placement): void {
+  const { width, height } = context.canvas;
+  context.setTransform(1, 0, 0, 1, 0, 0);
+  if (box.left > 0 || box.top > 0 || box.right < width || box.bottom < height) {
+    context.beginPath();
+    context.rect(box.left, box.top, box.right - box.left, box.bottom - box.top);
+    context.clip();
+  }
+  context.setTransform(scale, 0, 0, scale, x, y);
+}
+
 /** How many items stand at the bottom of both of two lists, and meet what lies under them plainly. */
 function standing(items: readonly DrawItem[], before: readonly DrawItem[]): number {
   const moves = items.findIndex((item, i) => item !== before[i] || item.blend || item.operator);
@@ -90,38 +102,29 @@ export function picturePainter(context: PaintContext, make: MakeCanvas, apart = 
       const keeps = weight(below) >= WORTH;
       const top = keeps ? above : [...below, ...above];
 
-      const put = (onto: PaintContext): void => {
-        const cuts = box.left > 0 || box.top > 0 || box.right < canvas.width || box.bottom < canvas.height;
-        onto.setTransform(1, 0, 0, 1, 0, 0);
-        if (cuts) {
-          onto.beginPath();
-          onto.rect(box.left, box.top, box.right - box.left, box.bottom - box.top);
-          onto.clip();
-        }
-        onto.setTransform(scale, 0, 0, scale, x, y);
-      };
-      const show = (onto: PaintContext, where: readonly Bounds[], shownItems: readonly DrawItem[]): void => {
+      const put = (onto: PaintContext): void => setUp(onto, box, placement);
+      const show = (onto: PaintContext): void => {
         onto.save();
         onto.setTransform(1, 0, 0, 1, 0, 0);
         onto.globalAlpha = 1;
         const layer = keeps ? (bottom ??= bottomOf(make, canvas)).of(items.slice(0, stands), key, put) : null;
         // One after another: boxes may lie over one another.
-        for (const place of where) {
+        for (const place of places) {
           clear(onto, place);
           if (layer) layDownPart(layer, onto, place);
         }
         put(onto);
-        for (const item of shownItems) paintItem(item, onto, make);
+        for (const item of top) paintItem(item, onto, make);
         onto.restore();
       };
 
       if (all || apart) {
-        show(context, places, top);
+        show(context);
         return places;
       }
       if (beside?.width !== canvas.width || beside.height !== canvas.height)
         beside = canvasLike(make, canvas);
-      show(beside.context, places, top);
+      show(beside.context);
       context.save();
       context.setTransform(1, 0, 0, 1, 0, 0);
       context.globalAlpha = 1;

@@ -41,10 +41,22 @@ function groundOf(stroke: StrokeItem): FillItem | null {
   return { kind: 'fill', path, colour: stroke.colour, opacity: 1 };
 }
 
+/** Commands without the pieces that have no length: canvases differ in what they draw of them. */
+function withLength(commands: readonly PathCommand[]): readonly PathCommand[] {
+  const pieces: PathCommand[][] = [];
+  for (const command of commands) {
+    if (command[0] === 'M') pieces.push([command]);
+    else pieces.at(-1)?.push(command);
+  }
+  return pieces.filter((piece) => pathsOf(piece).some((path) => measurePath(path).length > 0)).flat();
+}
+
 /** A line of art: a pen drawn along its path, and the caps of pieces without length (SVG 2, 13.5.4). */
 function drawLine(line: Line, commands: readonly PathCommand[], transform: Matrix): DrawItem[] {
   const { opacity } = line;
-  const dots = line.cap === 'flat' ? [] : pathsOf(commands).filter((path) => measurePath(path).length === 0);
+  const points = pathsOf(commands).filter((path) => measurePath(path).length === 0);
+  const dots = line.cap === 'flat' ? [] : points;
+  const drawn = points.length > 0 ? withLength(commands) : commands;
   const make = line.cap === 'round' ? disc : square;
   // In piece pixels, where a pen stays round: canvases are exact to a share of a pixel of what they are given.
   const baked = isSimilar(transform);
@@ -53,7 +65,7 @@ function drawLine(line: Line, commands: readonly PathCommand[], transform: Matri
   const inPicture = mappedColouring(line.colour, transform);
   const stroke: StrokeItem = {
     kind: 'stroke',
-    path: baked ? transformCommands(commands, transform) : commands,
+    path: baked ? transformCommands(drawn, transform) : drawn,
     colour: radial || baked ? inPicture : line.colour,
     opacity,
     width: line.width * k,
@@ -68,6 +80,7 @@ function drawLine(line: Line, commands: readonly PathCommand[], transform: Matri
     const path = transformCommands(make(x, y, line.width / 2), transform);
     return { kind: 'fill', path, colour: inPicture, opacity };
   });
+  if (drawn.length === 0) return caps;
   if (!radial) return [stroke, ...caps];
   const ground = groundOf(stroke);
   const shape: StrokeItem = { ...stroke, colour: '#000000', opacity: 1, operator: 'keep' };

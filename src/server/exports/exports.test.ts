@@ -1,4 +1,4 @@
-import { execFileSync, spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { execFileSync, spawnSync, type ChildProcess } from 'node:child_process';
 import { createHash, randomUUID } from 'node:crypto';
 import {
   mkdtempSync,
@@ -10,7 +10,7 @@ import {
   writeFileSync,
 } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join, resolve } from 'node:path';
+import { join } from 'node:path';
 import { createCanvas, loadImage } from '@napi-rs/canvas';
 import { unzipSync } from 'fflate';
 import { paint } from '@/core/paint';
@@ -19,7 +19,7 @@ import { wholeSettings, type ExportSummary } from '@/contract';
 import type { Piece } from '@/core/document';
 import { assetPath } from '../assets';
 import { closeConnection, models } from '../database';
-import { freshPiece, smallPiece } from '../testing';
+import { freshPiece, killProcess, smallPiece, startWorkerProcess } from '../testing';
 import {
   allExports,
   apartNames,
@@ -43,25 +43,11 @@ const folder = mkdtempSync(join(tmpdir(), 'obelus-exports-'));
 process.env.OBELUS_DATA = folder;
 const workers: ChildProcess[] = [];
 
-/** Starts a worker as `npm start` does, in a process of its own. */
 function startWorker(): ChildProcess {
-  const root = resolve(__dirname, '../../..');
-  const child = spawn(join(root, 'node_modules/.bin/tsx'), [join(root, 'src/server/worker-main.ts')], {
-    env: { ...process.env, OBELUS_DATA: folder, OBELUS_LEASH: '1' },
-    stdio: ['pipe', 'ignore', 'inherit'],
-    detached: true,
-  });
+  const child = startWorkerProcess(folder);
   workers.push(child);
   return child;
 }
-
-const kill = (child: ChildProcess, signal: NodeJS.Signals = 'SIGKILL'): void => {
-  try {
-    process.kill(-child.pid!, signal);
-  } catch {
-    // It has ended.
-  }
-};
 
 /** Waits until an export is in one of the states. */
 async function until(id: string, ...states: ExportSummary['status'][]): Promise<ExportSummary> {
@@ -110,7 +96,7 @@ beforeAll(() => {
   worker = startWorker();
 });
 afterAll(async () => {
-  workers.forEach((child) => kill(child));
+  workers.forEach((child) => killProcess(child));
   await closeQueue();
   await closeConnection();
   rmSync(folder, { recursive: true, force: true });
@@ -254,7 +240,7 @@ test('a worker killed in mid-export leaves nothing stuck: another takes the expo
   const { id } = await freshPiece(piece);
   const asked = await requestExport(id, { format: 'webm', ...whole(piece) });
   await until(asked.id, 'running');
-  kill(worker);
+  killProcess(worker);
   expect((await getExport(asked.id)).status).toBe('running');
   worker = startWorker();
   const done = await until(asked.id, 'done');
@@ -267,7 +253,7 @@ test('a worker killed in mid-export leaves nothing stuck: another takes the expo
 
 test('after three dead workers the export fails in words and can be run again', async () => {
   const { id } = await freshPiece(smallPiece('Cursed', 50));
-  kill(worker);
+  killProcess(worker);
   const asked = await requestExport(id, { format: 'webm', scale: 1, first: 0, last: 49 });
   await models().exports.update(
     { status: 'running', attempts: 3, heartbeatAt: new Date(Date.now() - 60_000) },

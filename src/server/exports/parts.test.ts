@@ -1,15 +1,15 @@
-import { execFileSync, spawn, type ChildProcess } from 'node:child_process';
+import { execFileSync, type ChildProcess } from 'node:child_process';
 import { createHash, randomUUID } from 'node:crypto';
 import { mkdirSync, mkdtempSync, readdirSync, rmSync, truncateSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join, resolve } from 'node:path';
+import { join } from 'node:path';
 import fc from 'fast-check';
 import { wholeSettings, type ExportSummary } from '@/contract';
 import type { Piece } from '@/core/document';
 import { RATES, type Rate } from '@/core/timing';
 import { assetPath } from '../assets';
 import { closeConnection, models } from '../database';
-import { databaseOfItsOwn, freshPiece, smallPiece } from '../testing';
+import { databaseOfItsOwn, freshPiece, killProcess, smallPiece, startWorkerProcess } from '../testing';
 import { WRITE } from './formats';
 import { helpWithParts, partLength } from './parts';
 import { closeQueue, getExport, requestExport } from '.';
@@ -18,29 +18,14 @@ const folder = mkdtempSync(join(tmpdir(), 'obelus-parts-'));
 process.env.OBELUS_DATA = folder;
 const workers: ChildProcess[] = [];
 
-function startWorker(): ChildProcess {
-  const root = resolve(__dirname, '../../..');
-  const child = spawn(join(root, 'node_modules/.bin/tsx'), [join(root, 'src/server/worker-main.ts')], {
-    env: { ...process.env, OBELUS_DATA: folder, OBELUS_LEASH: '1' },
-    stdio: ['pipe', 'ignore', 'inherit'],
-    detached: true,
-  });
-  workers.push(child);
-  return child;
+function startWorker(): void {
+  workers.push(startWorkerProcess(folder));
 }
-
-const kill = (child: ChildProcess): void => {
-  try {
-    process.kill(-child.pid!, 'SIGKILL');
-  } catch {
-    // It has ended.
-  }
-};
 
 // Its workers take what is asked for here, and nothing else.
 beforeAll(databaseOfItsOwn);
 afterAll(async () => {
-  workers.forEach(kill);
+  workers.forEach((child) => killProcess(child));
   await closeQueue();
   await closeConnection();
   rmSync(folder, { recursive: true, force: true });
@@ -82,6 +67,19 @@ const probed = (file: string, ...entries: string[]) =>
 
 const PAL = { numerator: 25, denominator: 1 };
 const whole = (piece: Piece) => ({ scale: 1, first: 0, last: piece.length - 1 }) as const;
+
+/** An export of a piece in the state that another worker left it in. */
+const askedBefore = (id: string, pieceId: string, piece: Piece, state: object) =>
+  models().exports.create({
+    id,
+    pieceId,
+    revision: 1,
+    document: piece,
+    settings: { format: 'webm', ...whole(piece) },
+    framesTotal: piece.length,
+    fileName: 'Asked.webm',
+    ...state,
+  });
 
 test('parts last whole milliseconds at every rate, so that none is counted otherwise than in one file', () => {
   const rate = fc.oneof(
@@ -172,7 +170,7 @@ test('a killed worker costs the part it was at: what was done stays, another mak
   const { id } = await freshPiece(piece);
   const { id: asked } = await requestExport(id, { format: 'webm', ...whole(piece) });
   await until(asked, async () => (await partsOf(asked)).some(({ status }) => status === 'done'));
-  kill(workers.shift()!);
+  killProcess(workers.shift()!);
   const [done] = (await partsOf(asked)).filter(({ status }) => status === 'done');
   startWorker();
   const runs = new Map<number, string | null>();
@@ -198,16 +196,7 @@ test('files of parts that are missing or broken when they are to be joined are m
     status: 'done' as const,
     runId: randomUUID(),
   }));
-  await models().exports.create({
-    id: exportId,
-    pieceId: id,
-    revision: 1,
-    document: piece,
-    settings: { format: 'webm', ...whole(piece) },
-    framesTotal: 250,
-    fileName: 'Broken.webm',
-    createdAt: new Date(Date.now() - 60_000),
-  });
+  await askedBefore(exportId, id, piece, { createdAt: new Date(Date.now() - 60_000) });
   await models().exportParts.bulkCreate(parts);
   // The first is missing, the second ends too soon, the third is no video.
   const cut = join(folder, 'rendering', `${exportId}.1.${parts[1]!.runId}`);
@@ -225,16 +214,9 @@ test('a worker that does not see the files of the others says so and leaves the 
   const piece = smallPiece('Elsewhere', 250);
   const { id } = await freshPiece(piece);
   const exportId = randomUUID();
-  await models().exports.create({
-    id: exportId,
-    pieceId: id,
-    revision: 1,
-    document: piece,
-    settings: { format: 'webm', ...whole(piece) },
+  await askedBefore(exportId, id, piece, {
     status: 'running',
     heartbeatAt: new Date(Date.now() + 600_000),
-    framesTotal: 250,
-    fileName: 'Elsewhere.webm',
   });
   await models().exportParts.create({ exportId, number: 0, first: 0, frames: 100 });
   const said = jest.spyOn(console, 'error').mockImplementation(() => {});

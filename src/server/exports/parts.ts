@@ -190,7 +190,8 @@ async function join(
 /** Takes all parts of an export away, and their files; workers that are still at one learn of it at their next frame. */
 export async function closeParts(exportId: string): Promise<void> {
   await models().exportParts.destroy({ where: { exportId } });
-  for (const name of await readdir(dataFolder('rendering')))
+  // Where nothing was written yet there is no folder.
+  for (const name of await readdir(dataFolder('rendering')).catch((): string[] => []))
     if (name.startsWith(`${exportId}.`)) await rm(dataFolder('rendering', name), { force: true });
 }
 
