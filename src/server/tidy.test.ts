@@ -5,6 +5,7 @@ import { randomUUID } from 'node:crypto';
 import { BIN_DAYS, EXPORTS_KEPT } from '@/contract';
 import { addUnderlay, fittedUnderlay } from '@/core/document';
 import { assetPath, storeBytes } from './assets';
+import { dataFolder } from './data-folder';
 import { closeConnection, models } from './database';
 import { createPiece, savePiece } from './pieces';
 import { databaseOfItsOwn, freshPiece, smallPiece } from './testing';
@@ -129,4 +130,29 @@ test('what was deleted goes from the bin after its time, but where an export of 
   const left = async (id: string) => pieces.count({ where: { id }, paranoid: false });
   expect(await Promise.all([old, kept, young, within].map(({ id }) => left(id)))).toEqual([0, 1, 1, 0]);
   expect(await projects.count({ where: { id: gone }, paranoid: false })).toBe(0);
+});
+
+test('parts of an export stay until they are joined, however long that takes; others that were left lying go', async () => {
+  const { id } = await freshPiece();
+  const [making, gone] = [randomUUID(), randomUUID()];
+  await models().exports.create({
+    id: making,
+    pieceId: id,
+    revision: 1,
+    document: smallPiece(),
+    settings: { format: 'webm', scale: 1, first: 0, last: 11 },
+    status: 'running',
+    framesTotal: 12,
+    fileName: 'x.webm',
+  });
+  await models().exportParts.create({ exportId: making, number: 0, first: 0, frames: 12, status: 'done' });
+  const files = [
+    `${making}.parts`,
+    `${making}.0.${randomUUID()}`,
+    `${gone}.parts`,
+    `${gone}.0.${randomUUID()}`,
+  ].map((name) => dataFolder('rendering', name));
+  for (const file of files) oldFile(file, 1);
+  await tidy();
+  expect(files.map((file) => existsSync(file))).toEqual([true, true, false, false]);
 });

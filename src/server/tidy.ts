@@ -33,11 +33,19 @@ async function ageOf(file: string): Promise<number> {
 
 const listed = (folder: string): Promise<string[]> => readdir(folder).catch(() => []);
 
+/** Ids of exports that are made in parts: however long that takes, what is done of them is needed until they are joined. */
+async function madeInParts(): Promise<string[]> {
+  const rows = await models().exportParts.findAll({ attributes: ['exportId'], group: ['exportId'] });
+  return rows.map(({ exportId }) => exportId);
+}
+
 async function removeUnfinished(): Promise<number> {
   let gone = 0;
+  const inParts = await madeInParts();
   for (const place of ['rendering', 'incoming', 'thumbnails']) {
     for (const name of await listed(dataFolder(place))) {
       if (place === 'thumbnails' && !name.endsWith('.part')) continue;
+      if (place === 'rendering' && inParts.some((id) => name.startsWith(`${id}.`))) continue;
       const file = dataFolder(place, name);
       if ((await ageOf(file)) < UNFINISHED_MS) continue;
       await rm(file, { force: true, recursive: true });

@@ -116,10 +116,6 @@ const SHOWS: { readonly [K in Layer['type']]: Show<Extract<Layer, { type: K }>> 
   piece: nestedAt,
 };
 
-/** Whether two draw lists are made of the same items, and so paint the same picture. */
-export const sameItems = (a: DrawList, b: DrawList): boolean =>
-  a.items.length === b.items.length && a.items.every((item, i) => item === b.items[i]);
-
 /** The frame whose drawing a piece shows at a frame: an earlier one where its drawings are held. */
 export const drawnFrame = ({ drawings, rate }: Piece, frame: number): number =>
   drawings === undefined ? frame : heldFrame(frame, drawings, framesPerSecond(rate));

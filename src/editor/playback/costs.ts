@@ -20,19 +20,19 @@ const onlyWith = (piece: Piece, id: string): Piece => ({
 });
 
 /** How long a layer takes from one frame to the next, ms; nothing where it stands still. */
-export function timeOf(piece: Piece, id: string, frame: number, now: () => number): number {
+export function timeOf(piece: Piece, id: string, frame: number): number {
   const only = onlyWith(piece, id);
   const before = evaluate(only, frame - 1);
   const scale = Math.min(1, MOST_SIDE / Math.max(piece.size.width, piece.size.height));
   const canvas = newCanvas(Math.ceil(piece.size.width * scale), Math.ceil(piece.size.height * scale));
   const context = canvas.getContext('2d') as OffscreenCanvasRenderingContext2D;
-  const began = now();
+  const began = performance.now();
   const list = evaluate(only, frame);
   if (list.items.every((item, i) => item === before.items[i])) return 0;
   paint(list, context, newCanvas, scale);
   // Only what is read was surely painted.
   context.getImageData(0, 0, 1, 1);
-  return now() - began;
+  return performance.now() - began;
 }
 
 /** The layers that cost most, dearest first, those that stand still left out. */

@@ -28,10 +28,7 @@ function useCosts(frame: number | null, playing: boolean): readonly Cost[] | nul
         setCosts(dearest(times));
         return;
       }
-      times.set(
-        layer,
-        timeOf(piece, layer.id, frame, () => performance.now()),
-      );
+      times.set(layer, timeOf(piece, layer.id, frame));
       end = inIdle(next);
     };
     end = inIdle(next);

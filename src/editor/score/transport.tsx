@@ -222,7 +222,8 @@ function AheadToggle() {
       </IconToggle>
       {isOn && room > 0 && (
         <Fact
-          role="status"
+          // Heard once, when it is done.
+          aria-live={done < room ? 'off' : 'polite'}
           title={room < all ? 'There is no memory for more. A shorter work range has room.' : undefined}
           style={{ fontVariantNumeric: 'tabular-nums' }}
         >

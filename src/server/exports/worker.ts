@@ -156,7 +156,7 @@ export async function sweep(send: Send): Promise<void> {
   );
   const again = new Set([...dead.filter((row) => row.status === 'queued'), ...orphans].map((row) => row.id));
   for (const exportId of again) await send({ exportId });
-  // What their workers had written so far is of no use to anybody.
+  // A file that was begun can't be gone on with; parts that are done can, as long as their export is made.
   for (const { id, status, runId } of dead) {
     if (runId) await rm(dataFolder('rendering', runId), { force: true });
     if (status !== 'queued') await closeParts(id);
