@@ -19,8 +19,8 @@ import { parseTime, timecode } from '@/core/timing';
 import { Button, IconButton, IconToggle, Menu, NumberField, Select, whole } from '@/ui';
 import { setAhead, useAhead } from '../canvas';
 import { playedRange, togglePlay } from '../playback';
-import { DroppedFrames } from './dropped-frames';
 import { select, showFrame, useCalm, useEditor, type Onion, type PlayMode } from '../state';
+import { DroppedFrames } from './dropped-frames';
 
 const Bar = styled.div`
   display: flex;
@@ -208,33 +208,24 @@ function OnionNumbers() {
   );
 }
 
-/** Keeps the frames that are played painted, and says for how many there is room. */
-function AheadToggle() {
+/** Says how many of the frames that are played are kept painted, and for how many there is room. */
+function PaintedWords() {
   const isOn = useAhead((s) => s.isOn);
   const done = useAhead((s) => s.frames.size);
   const room = useAhead((s) => s.room);
   const { from, to } = playedRange(useEditor((s) => s.piece));
   const all = to - from + 1;
+  if (!isOn || room === 0) return null;
+  const words = room < all ? `${room} of ${all} painted` : 'all painted';
   return (
-    <>
-      <IconToggle label="Paint ahead" plain isSelected={isOn} onChange={setAhead}>
-        <GalleryHorizontalEnd />
-      </IconToggle>
-      {isOn && room > 0 && (
-        <Fact
-          // Heard once, when it is done.
-          aria-live={done < room ? 'off' : 'polite'}
-          title={room < all ? 'There is no memory for more. A shorter work range has room.' : undefined}
-          style={{ fontVariantNumeric: 'tabular-nums' }}
-        >
-          {done < room
-            ? `painting ${done} of ${room}`
-            : room < all
-              ? `${room} of ${all} painted`
-              : 'all painted'}
-        </Fact>
-      )}
-    </>
+    <Fact
+      // Heard once, when it is done.
+      aria-live={done < room ? 'off' : 'polite'}
+      title={room < all ? 'There is no memory for more. A shorter work range has room.' : undefined}
+      style={{ fontVariantNumeric: 'tabular-nums' }}
+    >
+      {done < room ? `painting ${done} of ${room}` : words}
+    </Fact>
   );
 }
 
@@ -246,6 +237,7 @@ export const Transport = memo(function Transport() {
   const frame = useEditor((s) => s.frame);
   const rate = useEditor((s) => s.piece.rate);
   const onion = useEditor((s) => s.onion.shown);
+  const ahead = useAhead((s) => s.isOn);
   const mode = MODES.find((one) => one.id === playMode)!;
   return (
     <Bar role="group" aria-label="Playback">
@@ -282,9 +274,12 @@ export const Transport = memo(function Transport() {
         <Layers2 />
       </IconToggle>
       {onion && <OnionNumbers />}
-      <AheadToggle />
+      <IconToggle label="Paint ahead" plain isSelected={ahead} onChange={setAhead}>
+        <GalleryHorizontalEnd />
+      </IconToggle>
       <MomentField label="Timecode" shown={timecode(frame, rate)} wide />
       <MomentField label="Frame" shown={`frame ${frame}`} />
+      <PaintedWords />
       <DroppedFrames />
       <LoopCheck />
       <Hint>
