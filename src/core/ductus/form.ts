@@ -14,6 +14,8 @@ export interface Movement {
 /** One way of writing a letter. */
 export interface Form {
   readonly name: string;
+  /** A form of flourished hands: a letter must be much more like it than like plain ones. */
+  readonly isFlourish: boolean;
   readonly movements: readonly Movement[];
 }
 
@@ -80,7 +82,11 @@ export function readForms(table: string): Map<string, readonly Form[]> {
   const forms = new Map<string, Form[]>();
   for (const line of table.split('\n').filter((one) => one.trim() !== '')) {
     const [letter, name, movements] = line.split(/ {2,}/) as [string, string, string];
-    const form = { name, movements: movements.split(' ; ').map(movementOf) };
+    const form = {
+      name: name.replace(/^~ /, ''),
+      isFlourish: name.startsWith('~ '),
+      movements: movements.split(' ; ').map(movementOf),
+    };
     forms.set(letter, [...(forms.get(letter) ?? []), form]);
   }
   return forms;

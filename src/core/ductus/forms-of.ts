@@ -24,7 +24,7 @@ export function formsOf(letter: string): readonly Form[] {
   const bare = { i: 'ı', j: 'ȷ' }[base] ?? base;
   const isTall = base === base.toUpperCase();
   return (LETTERS.get(bare) ?? LETTERS.get(base) ?? []).map((form) => ({
-    name: form.name,
+    ...form,
     movements: [
       ...form.movements.filter(({ name }) => name !== 'dot' || bare !== base),
       ...signs.flatMap((sign) => raised(sign!, isTall)),

@@ -12,8 +12,10 @@ const turned = (way: readonly Point[]): number =>
   }, 0);
 const named = (form: Form, name: string): Movement[] =>
   form.movements.filter((movement) => movement.name.includes(name));
+/** The plain forms of letters: flourished capitals follow models of their own. */
+const plain = (letter: string): Form[] => formsOf(letter).filter(({ isFlourish }) => !isFlourish);
 const each = (letters: string, check: (form: Form, letter: string) => void): void => {
-  for (const letter of letters) for (const form of formsOf(letter)) check(form, letter);
+  for (const letter of letters) for (const form of plain(letter)) check(form, letter);
 };
 
 test('every Latin letter, figure and accented letter of Western Europe has a form', () => {
@@ -25,6 +27,10 @@ test('every Latin letter, figure and accented letter of Western Europe has a for
   // An i under an accent has no dot of its own.
   expect(formsOf('ï')[0]!.movements.map(({ name }) => name)).toEqual(['stem', 'first dot', 'second dot']);
   expect(formsOf('好')).toEqual([]);
+  // Flourishes come beside a plain form, never in its place, and are told by their mark alone.
+  for (const letter of LETTERS) expect([letter, plain(letter).length > 0]).toEqual([letter, true]);
+  const flourished = formsOf('Q').filter(({ isFlourish }) => isFlourish);
+  expect(flourished.map(({ name }) => name)).toEqual(['as a 2', 'as a 2, wide below']);
 });
 
 test('bowls of a, d, g, q, o, c and e go against the clock, those of b, p, B, D, P and R with it', () => {
@@ -46,7 +52,7 @@ test('bowls of a, d, g, q, o, c and e go against the clock, those of b, p, B, D,
 
 test('stems go down and come before the bowls and bars that hang on them; bars go from the left', () => {
   for (const letter of LETTERS) {
-    for (const form of formsOf(letter)) {
+    for (const form of plain(letter)) {
       for (const { name, way, isMark } of form.movements) {
         const [a, b] = [way[0]!, way.at(-1)!];
         if (/stem$|leg$/.test(name) && !/loop|joined|shouldered|,/.test(form.name))

@@ -5,7 +5,8 @@
  * across the letter from 0 to 100 and up from the line of writing (0) to the height of small letters (100; ascenders go to
  * 170, descenders to -70; capitals and figures stand from 0 to 100). The way bends smoothly through its places; `!` after one
  * is a corner. `+` before a part: a hand goes on to it without lifting the pen where letters are joined. `•` before a part: a
- * dot, bar or accent of a small letter, which may wait until the word is written; bars of capitals come with them.
+ * dot, bar or accent of a small letter, which may wait until the word is written; bars of capitals come with them. `~` before
+ * the name of a form: a flourish, taken only where the letter is much more like it than like its plain forms.
  *
  * Sources: order and direction follow what the print and cursive models taught in schools have in common (ball and stick,
  * continuous print, looped cursive) and the ductus of the humanist minuscule and Roman capitals as handbooks of penmanship
@@ -30,6 +31,7 @@ e  joined  loop 0,35 35,50 64,75 50,100 25,88 12,48 24,8 50,0 100,38
 f  plain  stem 100,160 78,170 50,150 46,110 46,0 ; • bar 0,100 92,100
 f  looped  stem 0,40 55,120 72,160 55,168 42,120 38,0 32,-60 ; + loop 32,-60 45,-68 55,-40 50,-5 100,30
 f  joined  stem 92,158 72,170 52,140 42,60 32,-30 10,-68 0,-60 ; • bar 20,95 85,100
+f  ~ tied  stem 8,170 12,110 4,20 4,-60 8,-66 ; + loop 8,-66 50,-60 72,-40 60,-20 21,20 0,32 ; + exit 4,52 50,64 100,70
 g  one storey  bowl 95,82 60,100 20,88 0,50 15,12 50,2 80,15 95,40 ; + tail 97,100! 96,0 94,-35 70,-70 30,-70 4,-50
 g  one storey, looped  bowl 60,85 40,100 14,82 2,50 14,14 40,14 56,40 ; + tail 60,98! 56,0 46,-55 24,-70 6,-50 20,-25 60,20 100,85
 g  one storey, joined  bowl 72,85 48,100 16,82 4,45 16,8 40,6 62,38 ; + tail 74,98! 66,10 54,-45 30,-70 8,-55 20,-30 70,0 100,28
@@ -95,37 +97,66 @@ A  plain  left leg 50,100! 0,0 ; right leg 50,100! 100,0 ; bar 20,35 80,35
 A  round  way 0,0 30,60 60,100! 72,40 80,0 ; bar 20,40 85,40
 A  with a curl  way 2,22 0,5 25,4 48,50 66,100! 66,2 ; bar 12,60 14,42 40,36 100,42
 B  plain  stem 0,100! 0,0 ; + bowls 0,100! 60,99 84,76 58,54 4,52! 62,50 100,26 68,1 0,0
+B  ~ curled, one way  way 81,97 70,75 58,45 51,20 38,3 24,0 6,8 1,25 10,60 34,85 65,95 88,90 98,75 92,55 78,46 62,44! 85,42 98,20 91,5 70,0 55,5
+B  ~ curled  stem 76,98 60,60 40,12 20,-2 4,2 0,10 ; bowls 40,58 20,46 8,60 14,85 40,96 75,98 96,75 80,55 60,50! 92,40 97,20 75,-2 40,8 14,18 0,10
 C  plain  bowl 97,82 60,100 20,88 0,50 20,12 60,0 98,18
 D  plain  stem 0,100! 0,0 ; + bowl 0,100! 50,98 92,76 100,50 92,24 50,2 0,0
+D  ~ curled  stem 32,88 27,40 26,0 ; bowl 7,65 8,88 42,98 80,84 98,50 84,4 56,-6 26,0
+D  ~ curled, footed  stem 60,76 48,70 40,20 34,-6 25,8 23,30 ; bowl 18,39 0,61 10,83 29,94 51,97 76,91 97,64 99,34 89,11 71,-1 47,2 24,22
+D  ~ curled, one way  way 60,92 52,60 43,35 26,5 8,3 2,14 12,18 34,12 66,0 92,15 99,45 92,70 70,88 40,94 15,88 6,70 18,44
 E  plain  stem 0,100! 0,0 ; top 0,100! 100,100 ; middle 2,52 88,52 ; foot 0,0! 100,0
 E  round  way 92,86 50,100 12,82 40,54! 4,28 30,0 96,14
 F  plain  stem 0,100! 0,0 ; top 0,100! 100,100 ; middle 2,50 85,50
+F  ~ curled  stem 55,98 45,40 36,0 ; bar 4,62 0,84 14,98 55,98 100,97 ; middle 5,48 75,50
+F  ~ curled, hooked  stem 55,98 54,50 44,12 22,0 0,16 ; bar 12,62 10,84 24,98 60,98 100,92 ; middle 30,46 78,46
+F  ~ curled, footed  stem 70,82 54,78 46,44 38,4! 48,16 ; bar 10,50 2,74 20,92 60,97 100,94! 92,72 ; middle 36,44 78,46
+F  ~ swung  stem 80,96 66,66 50,22 24,2 2,14 10,42 ; bar 44,60 26,70 22,90 44,100 70,88 100,86 ; middle 40,42 74,48
+F  ~ bar first  bar and stem 6,52 0,75 14,92 45,84 74,75 96,84 96,98 82,94 74,82 71,50 62,12 45,0 28,4 16,26 ; middle 48,45 88,46
+F  ~ as a 7  bar and stem 40,76 16,72 6,90 40,100 92,94 98,82 80,56 64,40 48,0 ; middle 4,44 96,52
 G  plain  bowl 95,84 58,100 18,86 0,50 18,12 58,0 90,10 ; bar 56,44 98,44! 98,0
 G  spur  bowl 95,84 58,100 18,86 0,50 18,12 58,0 96,18 ; bar 56,44 98,44 ; stem 98,44! 98,0
 H  plain  left stem 0,100! 0,0 ; right stem 100,100! 100,0 ; bar 2,52 98,52
+H  ~ curled  left stem 16,48 8,70 22,86 50,80 66,90 60,100 54,86 52,50 44,14 24,2 2,14 ; right stem 98,96 88,80 88,40 94,2 ; bar 38,42 100,44
+H  ~ curled, bar through  left stem 40,70! 58,84! 56,92 50,50 40,14 6,0 2,10 ; right stem 98,96 88,84 80,48 78,16 84,10 98,34 ; bar 22,34 20,50 40,54 80,46 96,56
 I  plain  stem 50,100 50,0
 I  with feet  stem 50,100 50,0 ; top 0,100 100,100 ; foot 0,0 100,0
 J  plain  stem 90,100 90,25 60,0 20,2 0,24
 J  with a bar  stem 70,100 70,20 45,0 10,6 0,20 ; bar 30,100 100,100
 K  plain  stem 0,100! 0,0 ; arm 92,100 2,36 ; + leg 36,58 100,0
+K  ~ curled  stem 4,60 2,75 10,88 30,91 40,89! 36,50 32,18 22,5 6,10 0,19 ; arm 81,92 72,65 56,50 36,44 ; + leg 44,45 58,36 68,15 82,6 100,22
+K  ~ curled, leg from the stem  stem 26,56 12,48 8,70 24,88 52,92 60,96! 50,60 36,16 18,2 2,14 0,30 ; arm 98,98 82,74 50,52 ; + leg 50,52! 62,20 74,2 92,14
 L  plain  stem and foot 0,100 0,0! 100,0
 L  looped  way 60,70 85,100 60,90 50,30 20,0 10,10 40,8 100,4
+M  ~ curled, arched  curl and stem 20,54 26,48 25,28 15,17 5,28 2,60 8,86 20,97 31,84 36,50 33,-5 ; + arch 34,10 40,57 51,90 61,84 62,60 60,0 ; + arch 61,12 68,57 78,88 87,82 88,55 88,12 94,-8 100,-10
 M  plain  left stem 0,100! 0,0 ; + first slant 0,100! 50,5 ; + second slant 50,5! 100,100 ; + right stem 100,100! 100,0
 M  with a curl  way 30,48 4,46 2,12 24,6 42,60 46,96! 58,4! 84,98! 76,30 100,2
 N  with a curl  way 24,46 2,40 2,10 22,4 40,60 46,98! 66,2! 74,70 100,98
+N  ~ curled, arched  curl and stem 26,54 35,48 34,28 20,17 6,28 2,60 10,86 26,97 42,84 48,50 46,-5 ; + arch 47,10 53,57 67,90 80,84 82,60 81,17 90,-10 100,-14
 N  plain  left stem 0,100! 0,0 ; + slant 0,100! 100,0 ; right stem 100,100! 100,0
 O  plain  ring 62,98 40,99 10,80 0,50 10,18 50,0 90,18 100,50 90,80 62,98
 P  plain  stem 0,100! 0,0 ; + bowl 0,100! 60,99 98,74 62,48 2,46
+P  ~ curled, footed  stem 60,80 46,74 40,44 30,4! 42,16 ; bowl 14,52 2,72 22,92 60,98 94,86 96,66 70,50 34,46
 Q  plain  ring 62,98 40,99 10,80 0,50 10,18 50,0 90,18 100,50 90,80 62,98 ; tail 56,24 100,-8
+Q  tail from the ring  ring 62,98 40,99 10,80 0,50 10,18 50,0 90,18 100,50 90,80 62,98 ; tail 55,2 70,-15 100,-28
+Q  long tail  ring 40,98 24,99 6,80 0,50 6,18 32,0 58,18 66,50 58,80 40,98 ; tail 38,0 60,-15 100,-30
+Q  ~ as a 2  way 18,12 2,40 2,70 18,93 48,97 72,70 76,38 68,10 48,-7 34,-3 32,9 44,8 68,-5 100,-6
+Q  ~ as a 2, wide below  way 24,27 8,45 3,66 14,90 39,100 66,90 75,65 68,40 50,20 22,12 0,18 12,34 34,28 50,20 70,6 100,4
 R  plain  stem 0,100! 0,0 ; + bowl 0,100! 58,99 92,74 60,50 2,48 ; + leg 48,50 100,0
+R  ~ curled  stem 56,97 52,69 48,29 33,-2 14,4 12,16 25,17 ; bowl 27,59 18,43 0,62 6,83 23,92 50,95 83,76 73,54 52,49 ; + leg 52,49 66,25 83,0 94,0 100,23
+R  ~ curled, footed  stem 52,80 40,74 36,46 28,4! 36,14 ; bowl 10,52 2,72 18,92 50,98 82,88 84,66 60,50 34,48 ; + leg 36,48 60,22 78,2 94,0 100,26
+R  ~ curled, one way  way 45,80 38,30 30,8 12,4 2,35 12,75 40,97 75,95 88,75 70,52 30,45! ; + leg 50,47 65,22 82,6 100,22
 S  plain  way 92,84 52,100 12,86 12,64 50,50 92,34 90,12 48,0 3,18
 T  plain  stem 50,100! 50,0 ; bar 0,100 100,100
+T  ~ swung  stem 80,98 66,66 46,20 24,0 2,16 10,56 ; bar 46,64 30,60 24,80 40,100 66,92 100,86
 U  plain  cup 0,100 0,32 20,3 50,0 80,3 100,32 100,100
+U  ~ curled  cup 25,60 41,38 25,20 2,48 3,82 19,102 46,97 55,61 55,25 68,-2 78,10 83,31 ; + stem 86,60! 83,31 87,8 95,-6 100,-8
 V  plain  way 0,100 50,0! 100,100
 W  plain  way 0,100 26,0! 50,95! 74,0! 100,100
 X  plain  first 0,100 100,0 ; second 100,100 0,0
 Y  plain  left arm 0,100 50,48 ; right arm 100,100 50,48 ; stem 50,48! 50,0
 Y  tailed  left arm 0,100 46,40 ; right arm 100,100 46,40 20,0
+Y  ~ curled, looped  cup 15,31 1,49 2,74 17,91 36,89 44,65 40,35 40,12 52,-1 70,13 80,38 86,65 ; + tail 88,80! 84,40 84,-4 83,-40 72,-54 62,-42 66,-20 84,-4 100,4
+Y  ~ curled, swung  cup 36,52 44,40 28,28 2,56 8,90 44,100 56,80 46,40 52,24 74,34 88,60 ; + tail 90,70! 78,30 52,-4 20,-10 16,6 60,12 100,16
 Z  plain  way 0,100 98,100! 0,0! 100,0
 0  plain  ring 62,98 40,99 10,80 0,50 10,18 50,0 90,18 100,50 90,80 62,98
 1  plain  flag and stem 0,78 60,100! 60,0

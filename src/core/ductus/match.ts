@@ -47,8 +47,11 @@ const DOUBLE = 0.1;
 const LATER = 0.012;
 /** So often a letter is moved and sized to lie better on its form. */
 const REFINED = 2;
-/** Forms and slants that are looked at closely. */
+/** Forms that are looked at closely, each at the slants that suit it best at first look. */
 const LOOKED_AT = 4;
+const SLANTS_OF_EACH = 2;
+/** A flourish must be more like a letter by so much than a plain form. */
+const FLOURISH = 0.07;
 /** A letter narrower than this share of its height is not stretched to the form's width. */
 const NARROW = 0.2;
 
@@ -138,6 +141,28 @@ function laidLoop(line: Told, ways: readonly Told[]): LaidLine {
   return best;
 }
 
+/** A movement begins on a line that passes within this of its beginning, and is cut there if that is hardly less like the form. */
+const BEGINS = 0.1;
+const HARDLY = 0.01;
+/** Not on a line that lies on nothing of the form. */
+const ALIKE = 0.12;
+
+/** A line through whose midst a movement begins, as a ring written from its top that goes on within, cut in two there. */
+function begunWithin(line: Told, laid: LaidLine, ways: readonly Told[]): LaidLine {
+  const n = line.x.length;
+  const { x, y } = ways[laid.movement]!;
+  const away = (i: number): number => Math.hypot(line.x[i]! - x[0]!, line.y[i]! - y[0]!);
+  let i = 3;
+  for (let k = 4; k < n - 3; k++) if (away(k) < away(i)) i = k;
+  if (laid.rest || n < 8 || laid.cost > ALIKE || away(i) > BEGINS) return laid;
+  const [a, b] = [laidOn(partOf(line, 0, i + 1), false, ways), laidOn(partOf(line, i, n), false, ways)];
+  const cost = (a.cost * i + b.cost * (n - 1 - i)) / (n - 1);
+  const begins = [a.turned ? a : null, b.turned ? null : b].some(
+    (part) => part && part.movement === laid.movement && part.from < 0.07,
+  );
+  return begins && cost < laid.cost + HARDLY ? { ...a, cost, cutAt: i / (n - 1), rest: b } : laid;
+}
+
 interface Fit {
   readonly slant: number;
   readonly x: number;
@@ -207,7 +232,9 @@ function match(form: Form, lines: readonly LetterLine[], slant: number, isFirstL
         x: x * fit.scaleX + fit.x,
         y: y * fit.scaleY + fit.y,
       }));
-      return isLoop && !isFirstLook ? laidLoop(told(even), ways) : laidOn(told(even), closed, ways);
+      const line = told(even);
+      const one = isLoop && !isFirstLook ? laidLoop(line, ways) : laidOn(line, closed, ways);
+      return round < rounds || closed || isFirstLook ? one : begunWithin(line, one, ways);
     });
     if (round < rounds) fit = refined(fit, laid, ways);
   }
@@ -246,12 +273,17 @@ function amiss(laid: readonly LaidLine[], ways: readonly Told[]): number {
  */
 export function matchForms(forms: readonly Form[], lines: readonly LetterLine[]): Match | null {
   if (forms.length === 0 || lines.length === 0) return null;
-  const looked = forms.flatMap((form) =>
-    SLANTS.map((slant) => ({ form, slant, cost: match(form, lines, slant, true).cost })),
-  );
-  return looked
-    .sort((a, b) => a.cost - b.cost)
+  const dearer = ({ form, cost }: { form: Form; cost: number }): number =>
+    cost + (form.isFlourish ? FLOURISH : 0);
+  return forms
+    .map((form) =>
+      SLANTS.map((slant) => ({ form, slant, cost: match(form, lines, slant, true).cost })).sort(
+        (a, b) => a.cost - b.cost,
+      ),
+    )
+    .sort((a, b) => dearer(a[0]!) - dearer(b[0]!))
     .slice(0, LOOKED_AT)
+    .flatMap((looked) => looked.slice(0, SLANTS_OF_EACH))
     .map(({ form, slant }) => match(form, lines, slant, false))
-    .reduce((best, found) => (found.cost < best.cost ? found : best));
+    .reduce((best, found) => (dearer(found) < dearer(best) ? found : best));
 }

@@ -25,5 +25,11 @@ export function measuresOf(word: (text: string) => Lettering): FaceMeasures {
   const half = steep.reduce((sum, { long }) => sum + long, 0) / 2;
   let gone = 0;
   const middle = steep.find(({ long }) => (gone += long) > half);
-  return { small: height('x'), capital: height('H'), slant: middle?.slant ?? 0 };
+  const wide = (letter: string): number => {
+    const { left, right } = commandsBounds(letterOutlines(word(letter)).flat())!;
+    return (right - left) / 120;
+  };
+  // No one letter tells: flourished hands draw some taller than the rest.
+  const heights = [...'acemnorsuvwxz'].map(height).sort((a, b) => a - b);
+  return { small: heights[heights.length >> 1]!, capital: height('H'), slant: middle?.slant ?? 0, wide };
 }

@@ -10,6 +10,8 @@ export interface FaceMeasures {
   readonly capital: number;
   /** How far it leans to the right for each unit up. */
   readonly slant: number;
+  /** How wide a letter's ink is, in ems. */
+  readonly wide: (letter: string) => number;
 }
 
 /** What a word's strokes break of the rules of a hand. */
@@ -39,6 +41,11 @@ function placesOf({ path }: TracedStroke): Point[] {
   return Array.from({ length: count + 1 }, (_, i) => pointAtLength(m, (m.length * i) / count));
 }
 
+function sidesOf(ways: readonly (readonly Point[])[]): { left: number; right: number } {
+  const all = ways.flat().map(({ x }) => x);
+  return { left: Math.min(...all), right: Math.max(...all) };
+}
+
 /** Judges the strokes of a text of one word by the rules of a hand. */
 export function judgeWord(
   layer: Lettering,
@@ -52,6 +59,18 @@ export function judgeWord(
   const early: string[] = [];
   let done = -1;
   let letters = 0;
+  const clusters = [...new Set(set.glyphs.map(({ cluster }) => cluster))].sort((a, b) => a - b);
+  const signsOf = (g: number): string[] => {
+    const from = set.glyphs[g]!.cluster;
+    return [
+      ...setting.text
+        .slice(
+          from,
+          clusters.find((cluster) => cluster > from),
+        )
+        .normalize('NFC'),
+    ];
+  };
   const letterOf = ({ glyph }: TracedStroke): string =>
     String.fromCodePoint(setting.text.codePointAt(set.glyphs[glyph!]!.cluster) ?? 0x20);
   const body = (stroke: TracedStroke) => !(stroke.written?.isMark && bearsMark(letterOf(stroke)));
@@ -72,22 +91,35 @@ export function judgeWord(
       done,
       strokes.findLastIndex((stroke) => stroke.glyph === g && body(stroke)),
     );
-    const isTall = letter !== letter.toLowerCase();
     // Figures are as high as they are: some stand like small letters.
-    const height = /\d/.test(letter)
-      ? box.bottom - box.top
-      : setting.size * (isTall ? face.capital : face.small);
+    const heightOf = (one: string): number => {
+      if (/\d/.test(one)) return box.bottom - box.top;
+      return setting.size * (one === one.toLowerCase() ? face.small : face.capital);
+    };
     const base = layer.y + glyph.y;
     const upright = (p: Point): Point => ({ x: p.x + face.slant * (p.y - base), y: base - p.y });
-    const places = own.map((stroke) => placesOf(stroke).map(upright));
-    const all = places.flat();
-    const [left, right] = [Math.min(...all.map((p) => p.x)), Math.max(...all.map((p) => p.x))];
-    const wide = Math.max(right - left, 0.3 * height);
-    const middle = (left + right) / 2;
-    const written = places.map((way) =>
-      way.map((p) => ({ x: (p.x - middle) / wide + 0.5, y: p.y / height })),
-    );
-    if (keepsRule(letter, written) === false) otherwise.push(letter);
+    const ways = own.map((stroke) => placesOf(stroke).map(upright));
+    const joined = signsOf(g);
+    const { left, right } = sidesOf(ways);
+    const shares = joined.length > 1 ? joined.map((one) => face.wide(one)) : [1];
+    const whole = shares.reduce((sum, one) => sum + one, 0);
+    let gone = 0;
+    // Letters that one glyph shows side by side are each held against their rule by what lies in their part of it.
+    const keeps = joined.map((one, i) => {
+      const from = left + ((right - left) * gone) / whole;
+      gone += shares[i]!;
+      const to = left + ((right - left) * gone) / whole;
+      const within = ways.map((way) => way.filter(({ x }) => x >= from - 0.1 && x <= to + 0.1));
+      const sides = sidesOf(within);
+      const height = heightOf(one);
+      const wide = Math.max(sides.right - sides.left, 0.3 * height);
+      const middle = (sides.left + sides.right) / 2;
+      return keepsRule(
+        one,
+        within.map((way) => way.map((p) => ({ x: (p.x - middle) / wide + 0.5, y: p.y / height }))),
+      );
+    });
+    if (keeps.includes(false)) otherwise.push(letter);
   });
   const bodies = strokes.filter(body);
   const lifts = bodies.filter((stroke, i) => {

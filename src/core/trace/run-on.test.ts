@@ -18,26 +18,38 @@ const line = (...places: [number, number][]): Path => ({
   closed: false,
   points: places.map(([x, y]) => corner(x, y)),
 });
+const FAR = { back: 500, ahead: 500 };
 const length = (path: Path): number => measurePath(path).length;
 
 test('strokes whose ends meet follow one another; those that are nowhere near do not', () => {
   const a = stroke(line([0, 0], [0, 100]));
-  expect(wayOn(a, stroke(line([4, 102], [80, 102])), 500)).toEqual([]);
-  expect(wayOn(a, stroke(line([60, 40], [120, 40])), 500)).toBeNull();
+  expect(wayOn(a, stroke(line([4, 102], [80, 102])), FAR)).toEqual([]);
+  expect(wayOn(a, stroke(line([60, 40], [120, 40])), FAR)).toBeNull();
 });
 
 test('the way goes back over the first stroke, or ahead over the second, whichever is shorter, and no further than it may', () => {
   // An arch that leaves a stem at a third of its height: back up the stem.
   const stem = stroke(line([0, 0], [0, 90]));
-  const [back] = wayOn(stem, stroke(line([2, 30], [60, 10])), 500)!;
+  const [back] = wayOn(stem, stroke(line([2, 30], [60, 10])), FAR)!;
   expect(length(back!.path)).toBeCloseTo(60, 0);
   expect(back!.path.points[0]).toMatchObject({ x: 0, y: 90 });
   // A bowl that ends low on a stem which begins high: ahead, up the stem.
   const bowl = stroke(line([-80, 10], [-3, 70]));
-  const [ahead] = wayOn(bowl, stem, 500)!;
+  const [ahead] = wayOn(bowl, stem, FAR)!;
   expect(length(ahead!.path)).toBeCloseTo(70, 0);
   expect(ahead!.path.points.at(-1)).toMatchObject({ x: 0, y: 0 });
-  expect(wayOn(bowl, stem, 50)).toBeNull();
+  expect(wayOn(bowl, stem, { back: 50, ahead: 50 })).toBeNull();
+});
+
+test('a pen that crosses its own ink goes on along it from there, by the shorter way', () => {
+  // Down, round a loop to the right, and back through the downstroke at a third of its height.
+  const loop = stroke(line([0, 0], [0, 90], [60, 90], [60, 30], [0, 30]));
+  const foot = stroke(line([0, 90], [-60, 120]));
+  const [on] = wayOn(loop, foot, FAR)!;
+  expect(on!.path.points[0]!.y).toBeCloseTo(30, 0);
+  expect(on!.path.points.at(-1)!.y).toBeCloseTo(90, 0);
+  expect(length(on!.path)).toBeCloseTo(60, 0);
+  expect(wayOn(loop, foot, { back: 50, ahead: 500 })).toBeNull();
 });
 
 const place = fc.tuple(fc.integer({ min: -300, max: 300 }), fc.integer({ min: -300, max: 300 }));

@@ -1,7 +1,8 @@
 import {
   distance,
   measurePath,
-  nearestPlace,
+  placeAtLength,
+  pointAtLength,
   reversePath,
   smoothHandles,
   splitPath,
@@ -48,40 +49,81 @@ const backward = (one: Stretch): Stretch => ({
   widths: one.widths && [...one.widths].reverse().map(({ at, scale }) => ({ at: 1 - at, scale })),
 });
 
-/** A path cut at the place nearest to a point, with the share of its length there; null where it comes no nearer than that. */
-function cutNear(stroke: Stretch, to: Point, near: number): { before: Stretch; after: Stretch } | null {
-  const found = nearestPlace(stroke.path, to);
-  if (!found || found.distance > near) return null;
-  const parts = splitPath(stroke.path, found);
-  const [first, second] = [parts[0], parts[1]];
-  const whole = measurePath(stroke.path).length || 1;
-  if (!first || !second) return null;
-  const at = measurePath(first).length / whole;
-  return { before: stretchOf(stroke, first, 0, at), after: stretchOf(stroke, second, at, 1) };
+/** Places on a path at which it passes within a distance of a point, as lengths from its start: the nearest of each passage. */
+function passages(path: Path, by: Point, near: number): number[] {
+  const m = measurePath(path);
+  const count = Math.max(2, Math.ceil(m.length / (near / 3)));
+  const away = (s: number): number => distance(pointAtLength(m, s), by);
+  const step = m.length / count;
+  const gaps = Array.from({ length: count + 1 }, (_, i) => away(i * step));
+  return gaps.flatMap((gap, i) => {
+    if (gap > near + step || gap > (gaps[i - 1] ?? Infinity) || gap >= (gaps[i + 1] ?? Infinity)) return [];
+    let [low, high] = [Math.max(0, i - 1) * step, Math.min(count, i + 1) * step];
+    for (let k = 0; k < 20; k++) {
+      const [p, q] = [low + (high - low) / 3, high - (high - low) / 3];
+      if (away(p) < away(q)) high = q;
+      else low = p;
+    }
+    // An end of the path is met exactly.
+    const at = [0, m.length, (low + high) / 2]
+      .filter((s) => Math.abs(s - i * step) <= step)
+      .reduce((best, s) => (away(s) < away(best) ? s : best));
+    return away(at) <= near ? [at] : [];
+  });
+}
+
+/** The stretch of a stroke between two lengths from its start, gone through backward where the second comes first. */
+function between(stroke: Stretch, from: number, to: number): Stretch {
+  const m = measurePath(stroke.path);
+  const [low, high] = from < to ? [from, to] : [to, from];
+  const most = m.length - 1e-6 * m.length;
+  let path = stroke.path;
+  // The end first, as cutting moves no place before it.
+  if (high < most) path = splitPath(path, placeAtLength(m, high))[0]!;
+  if (low > 1e-6 * m.length) path = splitPath(path, placeAtLength(measurePath(path), low)).at(-1)!;
+  const cut = stretchOf(stroke, path, low / (m.length || 1), high / (m.length || 1));
+  return from < to ? cut : backward(cut);
 }
 
 const lengthOf = ({ path }: Stretch): number => measurePath(path).length;
 const startOf = ({ path }: Stretch): Point => path.points[0]!;
 const endOf = ({ path }: Stretch): Point => path.points.at(-1)!;
 
+/** The shortest way along a stroke from where it passes one point to where it passes another; null where it does not. */
+function shortestAlong(stroke: Stretch, from: Point, to: Point, near: number): [number, number] | null {
+  if (stroke.path.points.length < 2) return null;
+  const arrivals = passages(stroke.path, to, near);
+  const ways = passages(stroke.path, from, near).flatMap((p) =>
+    arrivals.map((q): [number, number] => [p, q]),
+  );
+  return ways.reduce<[number, number] | null>(
+    (best, way) => (!best || Math.abs(way[0] - way[1]) < Math.abs(best[0] - best[1]) ? way : best),
+    null,
+  );
+}
+
 /**
- * The way of a pen from the end of one stroke to the beginning of the next over ink that one of them leaves: back along the
- * first, or ahead along the second and back, whichever is shorter; nothing between where they meet. Null where it would have
- * to leave the ink.
- * @param most px of the way at the most.
+ * The way of a pen from the end of one stroke to the beginning of the next over ink that one of them leaves: along the first,
+ * back from its end or on from where it crosses itself there, or ahead along the second and back, whichever is shorter; nothing
+ * between where they meet. Null where it would have to leave the ink.
+ * @param most px of the way at the most over ink of the first, which is written, and of the second, which is not yet.
  */
-export function wayOn(a: Stretch, b: Stretch, most: number): readonly Stretch[] | null {
+export function wayOn(
+  a: Stretch,
+  b: Stretch,
+  most: { readonly back: number; readonly ahead: number },
+): readonly Stretch[] | null {
   const near = touching(a, b);
   const [end, start] = [endOf(a), startOf(b)];
   if (a.path.closed || b.path.closed) return null;
   if (distance(end, start) <= near) return [];
-  const ways: { way: Stretch[]; length: number }[] = [];
-  const back = a.path.points.length > 1 ? cutNear(a, start, near) : null;
-  if (back) ways.push({ way: [backward(back.after)], length: lengthOf(back.after) });
-  const ahead = b.path.points.length > 1 ? cutNear(b, end, near) : null;
-  if (ahead) ways.push({ way: [backward(ahead.before)], length: lengthOf(ahead.before) });
-  const [best] = ways.filter(({ length }) => length <= most).sort((p, q) => p.length - q.length);
-  return best?.way ?? null;
+  const long = ([p, q]: readonly [number, number]): number => Math.abs(p - q);
+  const back = shortestAlong(a, end, start, near);
+  const ahead = shortestAlong(b, end, start, near);
+  const goesBack = back && long(back) <= most.back;
+  const goesAhead = ahead && long(ahead) <= most.ahead;
+  if (goesBack && !(goesAhead && long(ahead) < long(back))) return [between(a, ...back)];
+  return goesAhead ? [between(b, ...ahead)] : null;
 }
 
 /** Paths one after another as one; a small gap between two is bridged. */

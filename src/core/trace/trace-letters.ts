@@ -30,7 +30,7 @@ const UNLIKE = 0.3;
 const KNOWN = 0.6;
 /** So many of a text's neighbours must touch as a hand joins them for the text to be joined. */
 const JOINED = 0.5;
-/** A pen goes back over ink for so many heights of the text at the most. */
+/** A pen goes back over ink for so many sizes of the text at the most. */
 const BACK = 1.6;
 /** And on its way into a letter, where ink is not yet written, only so far. */
 const IN = 0.4;
@@ -48,20 +48,31 @@ function lettersIn({ setting: { text }, set }: Lettering): Letter[] {
     .sort((a, b) => set.glyphs[a.glyph]!.cluster - set.glyphs[b.glyph]!.cluster || a.glyph - b.glyph);
 }
 
+/** So many forms of each letter that is joined with others in one glyph. */
+const FORMS_OF_EACH = 4;
+
 /** The forms of what one glyph shows: of a letter, or of letters joined in one (fi) side by side. */
 function formsOfGlyph(text: string): readonly Form[] {
   const known = formsOf(text);
   const parts = [...text.normalize('NFC')];
   if (known.length > 0 || parts.length < 2) return known;
-  const each = parts.map((letter) => formsOf(letter)[0]);
-  if (each.some((form) => !form)) return [];
-  const movements = each.flatMap((form, i) =>
-    form!.movements.map((movement) => ({
-      ...movement,
-      way: movement.way.map(({ x, y }) => ({ x: (i * 1.25 + x) / parts.length, y })),
-    })),
-  );
-  return [{ name: text, movements }];
+  return parts
+    .map((letter) => formsOf(letter).slice(0, FORMS_OF_EACH))
+    .reduce<readonly Form[]>((all, each, i) => {
+      const besides = (form: Form): Form['movements'] =>
+        form.movements.map((movement) => ({
+          ...movement,
+          way: movement.way.map(({ x, y }) => ({ x: (i * 1.25 + x) / parts.length, y })),
+        }));
+      if (i === 0) return each.map((form) => ({ ...form, movements: besides(form) }));
+      return all.flatMap((before) =>
+        each.map((form) => ({
+          name: `${before.name}; ${form.name}`,
+          isFlourish: before.isFlourish || form.isFlourish,
+          movements: [...before.movements, ...besides(form)],
+        })),
+      );
+    }, []);
 }
 
 /** Whether enough of a text's letters are known to trace it letter by letter. */
@@ -95,11 +106,16 @@ function strokesOfLetter(
 }
 
 /** Movements of one letter between which the pen is not lifted, as one stroke. */
-function runOnWithin(strokes: readonly TracedStroke[], most: number): TracedStroke[] {
+function runOnWithin(strokes: readonly TracedStroke[], size: number): TracedStroke[] {
   const out: TracedStroke[] = [];
   for (const stroke of strokes) {
     const before = out.at(-1);
-    const way = before && stroke.written?.runsOn ? wayOn(before, stroke, most) : null;
+    // No hand lifts the pen within a movement.
+    const goesOn =
+      before?.written &&
+      stroke.written &&
+      (stroke.written.runsOn || stroke.written.movement === before.written.movement);
+    const way = goesOn ? wayOn(before, stroke, { back: BACK * size, ahead: BACK * size }) : null;
     if (!before || !way) out.push(stroke);
     else {
       const { freeStart, written } = before;
@@ -164,8 +180,8 @@ export function traceLetters(
   }
   const sign = options.direction === 'left to right' ? 1 : -1;
   const joined = options.lifts === 'fewest' && areJoined(letters, traced, sign);
-  const most = BACK * layer.setting.size;
-  const run = joined ? traced.map((strokes) => runOnWithin(strokes, most)) : traced;
+  const { size } = layer.setting;
+  const run = joined ? traced.map((strokes) => runOnWithin(strokes, size)) : traced;
   const out: TracedStroke[] = [];
   let waiting: TracedStroke[] = [];
   let word = letters[0]?.word;
@@ -179,7 +195,9 @@ export function traceLetters(
     const before = i > 0 && letters[i - 1]!.word === letter.word ? run[i - 1]!.filter(isBody).at(-1) : null;
     const [first, ...rest] = strokes;
     const way =
-      joined && before && first && isBody(first) ? wayOn(before, first, IN * layer.setting.size) : null;
+      joined && before && first && isBody(first)
+        ? wayOn(before, first, { back: IN * size, ahead: IN * size })
+        : null;
     const all = way ? [ledIn(before!, way, first!), ...rest] : strokes;
     out.push(...all.filter((stroke) => isBody(stroke) || options.marks === 'at once'));
     waiting.push(...all.filter((stroke) => !isBody(stroke) && options.marks === 'after the word'));

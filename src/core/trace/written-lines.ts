@@ -39,12 +39,20 @@ export interface WrittenGraph {
   readonly match: Match;
 }
 
+/** Whether a run comes back to where it left; a crossing may be two forks beside one another. */
+const comesBack = ({ x, y, r, closed, from, to }: Chain): boolean =>
+  !closed &&
+  from !== null &&
+  to !== null &&
+  (from === to || Math.hypot(x.at(-1)! - x[0]!, y.at(-1)! - y[0]!) < r[0]! + r.at(-1)!) &&
+  x.some((at, i) => Math.hypot(at - x[0]!, y[i]! - y[0]!) > 2 * (r[0]! + r.at(-1)!));
+
 const linesOfChains = (chains: readonly Chain[]): LetterLine[] =>
-  chains.map(({ x, y, closed, from, to }) => ({
-    closed,
-    isLoop: from !== null && from === to,
+  chains.map((chain) => ({
+    closed: chain.closed,
+    isLoop: comesBack(chain),
     // The last place of a ring is its first.
-    places: x.map((at, i) => ({ x: at, y: y[i]! })).slice(0, closed ? -1 : undefined),
+    places: chain.x.map((at, i) => ({ x: at, y: chain.y[i]! })).slice(0, chain.closed ? -1 : undefined),
   }));
 
 const lineOfDot = ({ x, y }: Point): LetterLine => ({
@@ -181,5 +189,5 @@ export function writtenAt({ form }: Match, place: Placed | undefined): Written {
   const movement = place?.movement ?? form.movements.length;
   const { isMark = false, runsOn = false } = form.movements[movement] ?? {};
   const from = place?.from ?? 0;
-  return { movement, from, isMark, runsOn: runsOn && from < 0.25 };
+  return { movement, from, isMark, runsOn };
 }
