@@ -7,7 +7,8 @@ import { strokesThrough } from '../../src/core/scene';
 import { makeCanvas, measuresOf } from '../../src/core/testing/face-measures';
 import { TRACE_OPTIONS } from '../../src/core/trace';
 import { judgeWord } from '../../src/core/testing/words-written';
-import { coverage, coveredArt, traceLetters, withSelfWriting } from '../../src/core/trace';
+import { inkOf } from '../../src/core/testing/judge-ink';
+import { coverage, coveredArt, traceInk, traceLetters, withSelfWriting } from '../../src/core/trace';
 import { loadFace } from '../../src/server/lettering/harfbuzz';
 import { SHIPPED_FACES } from '../../src/server/lettering/shipped-faces';
 import { faceFile } from './trace-faces';
@@ -17,6 +18,8 @@ const WORDS =
   'Marshlight Tidekeeper Windward Quicksand Foxglove Bramble Jetty Kelp Zephyr Halyard Oystercatcher Ebbtide Vixen Grebe Lapwing Nightjar Umber Pilgrim Saltworks Causeway Driftwood Yarrow Redshank Bulrush Fenland Herring Wavelength Mudflat Sandpiper Chapter Episode Estuary Anchorage Beacon Lagoon Thicket Quayside Velvet Journey Almanac'.split(
     ' ',
   );
+/** Letters that are also traced each by itself as ink of which nothing is known. */
+const LETTERS = [...'abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ23456789'];
 /** Words whose letters touch and overlap where they are set tight. */
 const TIGHT = ['KAYAK', 'AWAY', 'AVIATOR', 'Tidewater', 'Wavelet', 'minimum'];
 /** Seen too early counts from so much of the ink, for more than a frame. */
@@ -64,14 +67,14 @@ const per = (n: number, digits = 2): string => `${(n * 100).toFixed(digits)} %`;
 /** Tables of how shipped faces are written: as a hand does, and by one action. */
 export async function handTables(): Promise<{ hand: string[]; written: string[] }> {
   const hand = [
-    '| face | words without a break of the rules | lifts a letter | letters without a stroke, −80 to 0 | letters written otherwise |',
-    '| --- | --- | --- | --- | --- |',
+    '| face | words without a break of the rules | lifts a letter | letters without a stroke, −80 to 0 | letters written otherwise | written so where nothing is known, of 60 |',
+    '| --- | --- | --- | --- | --- | --- |',
   ];
   const written = [
     '| face | uncovered | seen too early, worst | frames over 0.2 % | strokes |',
     '| --- | --- | --- | --- | --- |',
   ];
-  let [words, kept, lifted, scripted] = [0, 0, 0, 0];
+  let [words, kept, lifted, scripted, guessed, faces] = [0, 0, 0, 0, 0, 0];
   for (const face of SHIPPED_FACES) {
     const word = await setter(face);
     const self = selfWritten(
@@ -100,16 +103,28 @@ export async function handTables(): Promise<{ hand: string[]; written: string[] 
     const counts = new Map<string, number>();
     for (const letter of judged.flatMap((one) => one.otherwise))
       counts.set(letter, (counts.get(letter) ?? 0) + 1);
+    const alone = LETTERS.filter((letter) => {
+      const layer = word(letter);
+      const strokes = traceInk(inkOf(letterOutlines(layer).flat()), TRACE_OPTIONS)!;
+      const judgedAlone = judgeWord(
+        layer,
+        strokes.map((stroke) => ({ ...stroke, glyph: 0 })),
+        measures,
+      );
+      return judgedAlone.otherwise.length === 0;
+    });
     const otherwise = [...counts].sort((a, b) => b[1] - a[1]).map(([letter, n]) => `${letter} ${n}`);
     hand.push(
-      `| ${face.name} | ${good.length} of ${WORDS.length} | ${(lifts / letters).toFixed(2)} | ${bare.length} | ${otherwise.join(', ')} |`,
+      `| ${face.name} | ${good.length} of ${WORDS.length} | ${(lifts / letters).toFixed(2)} | ${bare.length} | ${otherwise.join(', ')} | ${alone.length} |`,
     );
+    guessed += alone.length;
+    faces++;
     words += WORDS.length;
     kept += good.length;
     if (isScript(face)) [lifted, scripted] = [lifted + lifts, scripted + letters];
   }
   hand.push(
-    `| **all** | **${kept} of ${words} (${per(kept / words, 0)})** | scripts ${(lifted / scripted).toFixed(2)} | | |`,
+    `| **all** | **${kept} of ${words} (${per(kept / words, 0)})** | scripts ${(lifted / scripted).toFixed(2)} | | | **${per(guessed / (faces * LETTERS.length), 0)}** |`,
   );
   return { hand, written };
 }

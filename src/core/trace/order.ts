@@ -1,8 +1,10 @@
 import { measurePath, pathBounds, pointAtLength, type Bounds, type Path, type Point } from '../geometry';
+import { seenByHand, type WritingDirection } from './direction';
+import { afterWhatTheyHangOn, overlap, type Hanging } from './hanging';
 
 /** How strokes are put into the order of a hand. */
 export interface OrderOptions {
-  readonly direction: 'left to right' | 'right to left';
+  readonly direction: WritingDirection;
   /** Dots and crossing bars: as soon as their letter is done, or when the word is. */
   readonly marks: 'at once' | 'after the word';
 }
@@ -13,12 +15,8 @@ export interface Orderable {
   readonly width: number;
 }
 
-interface Seen {
+interface Seen extends Hanging {
   readonly index: number;
-  readonly bounds: Bounds;
-  readonly start: Point;
-  readonly path: Path;
-  readonly width: number;
   /** A dot, or a bar across or on other strokes. */
   readonly mark: boolean;
 }
@@ -26,43 +24,6 @@ interface Seen {
 const middleX = (b: Bounds): number => (b.left + b.right) / 2;
 const height = (b: Bounds): number => b.bottom - b.top;
 const width = (b: Bounds): number => b.right - b.left;
-
-/**
- * The direction in which a hand would write a path: down rather than up, with the writing rather than against it;
- * a ring from its top, against the clock where one writes from left to right.
- * @returns whether the path as it stands goes the other way.
- */
-export function goesBackward(path: Path, direction: OrderOptions['direction']): boolean {
-  const sign = direction === 'left to right' ? 1 : -1;
-  if (path.closed) return signedArea(path) * sign > 0;
-  const [a, b] = [path.points[0]!, path.points.at(-1)!];
-  const [dx, dy] = [(b.x - a.x) * sign, b.y - a.y];
-  const bounds = pathBounds(path)!;
-  const { length } = measurePath(path);
-  // A curl (S, C, e, 3) that ends near where it began, but lower or higher, is written from its top.
-  const curls = Math.hypot(dx, dy) < 0.42 * length && Math.abs(dy) > 0.25 * height(bounds);
-  if (curls) return dy < 0;
-  // A slanted line goes down, unless it is nearer to level.
-  return Math.abs(dx) > 0.8 * Math.abs(dy) ? dx < 0 : dy < 0;
-}
-
-/** Shoelace area of the points: positive clockwise on the screen. */
-function signedArea({ points }: Path): number {
-  return points.reduce((sum, p, i) => {
-    const q = points[(i + 1) % points.length]!;
-    return sum + (p.x * q.y - q.x * p.y) / 2;
-  }, 0);
-}
-
-/** Index of the point where a ring begins when written: its highest, and of those the one the hand reaches first. */
-export function ringStart({ points }: Path, direction: OrderOptions['direction']): number {
-  const sign = direction === 'left to right' ? -1 : 1;
-  // Leaning a little toward the side the hand comes back to, as an o is begun right of its top.
-  const worth = (p: Point) => p.y + 0.25 * sign * p.x;
-  return points.reduce((best, p, i) => (worth(p) < worth(points[best]!) ? i : best), 0);
-}
-
-const overlap = (a: Bounds, b: Bounds): number => Math.min(a.right, b.right) - Math.max(a.left, b.left);
 
 /** Lines of writing, top to bottom: strokes whose middles lie within each other's height belong to one. */
 function rowsOf(strokes: readonly Seen[]): Seen[][] {
@@ -107,19 +68,28 @@ export function writingOrder(strokes: readonly Orderable[], options: OrderOption
   const sign = options.direction === 'left to right' ? 1 : -1;
   const bare = strokes.map((stroke, index) => {
     const bounds = pathBounds(stroke.path)!;
-    return { index, bounds, start: stroke.path.points[0]!, path: stroke.path, width: stroke.width };
+    const { path } = stroke;
+    const { isStraight, isLevel } = path.closed
+      ? { isStraight: false, isLevel: false }
+      : seenByHand(path, options.direction);
+    return { index, bounds, start: path.points[0]!, path, width: stroke.width, isStraight, isLevel };
   });
   const tallest = Math.max(...bare.map((s) => height(s.bounds)), 0);
   const seen = bare.map((s): Seen => ({ ...s, mark: isMark(s, bare, tallest) }));
   const along = (a: Seen, b: Seen): number => {
     const edge = (s: Seen) => (sign > 0 ? s.bounds.left : -s.bounds.right);
     // Strokes that stand over one another, as an E's arms do: from the top down, the tall one first.
-    const shared = overlap(a.bounds, b.bounds);
+    const shared = overlap(a.bounds, b.bounds) + Math.min(a.width, b.width);
+    const wide = (s: Seen) => width(s.bounds) + s.width;
     const close = Math.abs(edge(a) - edge(b)) < 0.12 * tallest;
-    if (close && shared > 0.3 * Math.min(width(a.bounds), width(b.bounds))) {
+    if (close && shared > 0.3 * Math.min(wide(a), wide(b))) {
       const taller = height(b.bounds) - height(a.bounds);
       if (Math.abs(taller) > 0.5 * tallest) return taller;
-      return a.start.y - b.start.y;
+      const lower = a.start.y - b.start.y;
+      if (Math.abs(lower) > 0.1 * tallest) return lower;
+      // Of two that begin together the stem comes first: the straight one, and the one that leads less far on.
+      const far = (s: Seen) => (sign > 0 ? s.bounds.right : -s.bounds.left);
+      return Number(b.isStraight) - Number(a.isStraight) || far(a) - far(b);
     }
     return edge(a) - edge(b) || a.bounds.top - b.bounds.top;
   };
@@ -128,7 +98,7 @@ export function writingOrder(strokes: readonly Orderable[], options: OrderOption
     for (const word of wordsOf(row, sign)) {
       const body = word.filter((s) => !s.mark);
       const marks = word.filter((s) => s.mark).sort((a, b) => sign * (middleX(a.bounds) - middleX(b.bounds)));
-      const ordered = insertionSorted(body, along);
+      const ordered = afterWhatTheyHangOn(insertionSorted(body, along), sign);
       if (options.marks === 'after the word') {
         out.push(...ordered.map((s) => s.index), ...marks.map((s) => s.index));
         continue;

@@ -14,7 +14,7 @@ import { thinnedWidths, widthShareAt, type WidthShare } from '../ink';
 import type { TracedStroke } from './centre-lines';
 
 /** A stretch of a pen's way with its width along it, px. */
-interface Stretch {
+export interface Stretch {
   readonly path: Path;
   readonly width: number;
   readonly widths: readonly WidthShare[] | null;
@@ -50,7 +50,7 @@ const backward = (one: Stretch): Stretch => ({
 });
 
 /** Places on a path at which it passes within a distance of a point, as lengths from its start: the nearest of each passage. */
-function passages(path: Path, by: Point, near: number): number[] {
+export function passages(path: Path, by: Point, near: number): number[] {
   const m = measurePath(path);
   const count = Math.max(2, Math.ceil(m.length / (near / 3)));
   const away = (s: number): number => distance(pointAtLength(m, s), by);
@@ -73,7 +73,7 @@ function passages(path: Path, by: Point, near: number): number[] {
 }
 
 /** The stretch of a stroke between two lengths from its start, gone through backward where the second comes first. */
-function between(stroke: Stretch, from: number, to: number): Stretch {
+export function between(stroke: Stretch, from: number, to: number): Stretch {
   const m = measurePath(stroke.path);
   const [low, high] = from < to ? [from, to] : [to, from];
   const most = m.length - 1e-6 * m.length;

@@ -1,14 +1,6 @@
-import {
-  measurePath,
-  reversePath,
-  transformPath,
-  withFirstPoint,
-  type Bounds,
-  type Matrix,
-} from '../geometry';
-import { widthShareAt, type WidthShare } from '../ink';
+import { transformPath, type Bounds, type Matrix } from '../geometry';
 import type { Orderable, OrderOptions } from './order';
-import { goesBackward, ringStart, writingOrder } from './order';
+import { writingOrder } from './order';
 import {
   CENTRE_LINE_OPTIONS,
   centreLines,
@@ -16,6 +8,7 @@ import {
   type TracedStroke,
   type TraceProgress,
 } from './centre-lines';
+import { handWays } from './hand-ways';
 import { inkArea, type Mask } from './mask';
 
 /** Ink that can be drawn at any size. Pixel (0, 0) of a mask at scale k shows the top left of `bounds`. */
@@ -75,34 +68,6 @@ export function inPiece(stroke: TracedStroke, { bounds }: InkSource, scale: numb
   return { ...stroke, path: transformPath(stroke.path, toPiece), width: stroke.width / scale };
 }
 
-/** Turns a stroke round where a hand would write it the other way; a ring begins where it would. */
-export function asWritten(stroke: TracedStroke, direction: OrderOptions['direction']): TracedStroke {
-  let { path } = stroke;
-  if (path.points.length < 2) return stroke;
-  const turned = goesBackward(path, direction);
-  if (turned) path = reversePath(path);
-  let { widths } = stroke;
-  if (turned && widths) widths = [...widths].reverse().map(({ at, scale }) => ({ at: 1 - at, scale }));
-  if (path.closed) {
-    const first = ringStart(path, direction);
-    const m = measurePath(path);
-    if (widths && first > 0) widths = begunAt(widths, m.starts[first]! / m.length);
-    path = withFirstPoint(path, first);
-  }
-  if (!turned) return { ...stroke, path, widths };
-  return { ...stroke, path, widths, freeStart: stroke.freeEnd, freeEnd: stroke.freeStart };
-}
-
-/** Widths round a ring, counted from another place on it. */
-function begunAt(widths: readonly WidthShare[], start: number): WidthShare[] {
-  const scale = widthShareAt(widths, start);
-  const turned = widths
-    .map((w) => ({ ...w, at: (w.at - start + 1) % 1 }))
-    .filter((w) => w.at > 1e-6 && w.at < 1 - 1e-6)
-    .sort((a, b) => a.at - b.at);
-  return [{ at: 0, scale }, ...turned, { at: 1, scale }];
-}
-
 /**
  * Traces ink: its centre-lines in piece pixels, each in the direction and all in the order of a hand.
  * @returns null when `progress` stopped it.
@@ -116,6 +81,6 @@ export function traceInk(
   if (!progress(0.05)) return null;
   const found = centreLines(source.mask(scale), options, (done) => progress(0.05 + 0.9 * done));
   if (!found) return null;
-  const strokes = found.map((stroke) => asWritten(inPiece(stroke, source, scale), options.direction));
+  const strokes = found.flatMap((stroke) => handWays(inPiece(stroke, source, scale), options.direction));
   return writingOrder(strokes satisfies readonly Orderable[], options).map((i) => strokes[i]!);
 }

@@ -13,7 +13,8 @@ import { artItems, partItems, unhidden } from '../scene';
 import { centreLines, type TracedStroke, type TraceProgress } from './centre-lines';
 import { inkOfShapes } from './ink-of-shapes';
 import { asOne, touching, wayOn } from './run-on';
-import { asWritten, inPiece, traceScale, type InkSource, type TraceOptions } from './trace-ink';
+import { handWays } from './hand-ways';
+import { inPiece, traceScale, type InkSource, type TraceOptions } from './trace-ink';
 import { writingOrder } from './order';
 
 /** A letter of a text: its sign or signs, and the glyph that shows it. */
@@ -101,7 +102,7 @@ function strokesOfLetter(
     const key = ({ written }: TracedStroke) => written!.movement + Math.min(0.999, written!.from);
     return placed.sort((a, b) => key(a) - key(b));
   }
-  const turned = placed.map((stroke) => asWritten(stroke, options.direction));
+  const turned = placed.flatMap((stroke) => handWays(stroke, options.direction));
   return writingOrder(turned, { ...options, marks: 'at once' }).map((i) => turned[i]!);
 }
 
