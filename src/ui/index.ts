@@ -12,6 +12,7 @@ export * from './in-idle';
 export * from './in-turn';
 export * from './keep-focus';
 export * from './key-toggle';
+export * from './letter-row';
 export * from './mark';
 export * from './menu';
 export * from './notices';

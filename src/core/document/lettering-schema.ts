@@ -33,6 +33,11 @@ export const settingSchema = z.strictObject({
   /** OpenType features by their registered tags: 0 off, 1 on, more for one of several alternates. */
   features: featuresSchema(),
   letters: lettersSchema.exactOptional(),
+  /** How letters are written where a person chose it: the name of a form for each. Else as the form they are most like. */
+  ductus: z
+    .record(z.string().min(1).max(8).refine(isWholeText), z.string().min(1).max(60))
+    .refine((chosen) => Object.keys(chosen).length <= LIMITS.ductus, 'has too many letters')
+    .exactOptional(),
   /** What is done with lines wider than a width, px: the whole text set smaller, or broken between words. */
   fit: z
     .strictObject({

@@ -10,6 +10,8 @@ export const LIMITS = {
   frames: 216_000,
   nameLength: NAME_LENGTH,
   textLength: 2000,
+  /** Letters of a text of which a person chose how they are written. */
+  ductus: 200,
   /** How often one text is set along axes of its face. */
   shapesAlong: 64,
   underlays: 50,

@@ -41,8 +41,12 @@ function lettersKept(before: readonly string[], now: readonly string[]): [number
   return pairs;
 }
 
+/** The letters of a text, each with the form in which it is written where that was chosen: another form is another letter. */
 const lettersOf = ({ setting, set }: Lettering): string[] =>
-  set.glyphs.map(({ cluster }) => String.fromCodePoint(setting.text.codePointAt(cluster) ?? 0x20));
+  set.glyphs.map(({ cluster }) => {
+    const letter = String.fromCodePoint(setting.text.codePointAt(cluster) ?? 0x20);
+    return `${letter} ${setting.ductus?.[letter] ?? ''}`;
+  });
 
 /** A stroke as if no hand had corrected it: found anew, it may change or go. */
 export const uncorrected = (stroke: Stroke): Stroke =>

@@ -109,21 +109,38 @@ export function withTextFollowed(
     strokes.map((stroke) => stroke.id),
     (stroke) => (given.get(stroke.id) === stroke.name ? { ...stroke, name: names.get(stroke.id)! } : stroke),
   );
-  return stay ? named : timedAsBefore(named, now.id, old);
+  if (!stay) return timedAsBefore(named, strokes, old);
+  return glyphsWrittenOtherwise(before, now).reduce((result, glyph) => {
+    const own = (of: readonly Stroke[]) => of.filter(({ traced }) => traced?.glyph === glyph);
+    return timedAsBefore(result, own(strokes), own(old));
+  }, named);
 }
 
-/** The strokes of a layer written in the time in which others were, one after another; each leaves as the one of its share did. */
-function timedAsBefore(piece: Piece, source: string, old: readonly Stroke[]): Piece {
+/** Glyphs of a text whose letter is to be written in another form than before. */
+function glyphsWrittenOtherwise(before: Lettering, now: Lettering): number[] {
+  const { text, ductus } = now.setting;
+  if (before.setting.text !== text) return [];
+  return now.set.glyphs.flatMap(({ cluster }, glyph) => {
+    const letter = String.fromCodePoint(text.codePointAt(cluster) ?? 0x20);
+    return before.setting.ductus?.[letter] === ductus?.[letter] ? [] : [glyph];
+  });
+}
+
+/** Strokes written in the time in which others were, one after another; each leaves as the one of its share did. */
+function timedAsBefore(piece: Piece, strokes: readonly Stroke[], old: readonly Stroke[]): Piece {
   const spans = old.map(onSpan).filter((span): span is OnSpan => span !== null);
-  const strokes = tracedFrom(piece, source);
   const ids = strokes.map((stroke) => stroke.id);
-  if (spans.length < old.length || spans.length === 0) return piece;
+  if (spans.length < old.length || spans.length === 0 || ids.length === 0) return piece;
   const [first, last] = [
     Math.min(...spans.map((span) => span.from)),
     Math.max(...spans.map((span) => span.to)),
   ];
   const sequence = writeInSequence(piece, ids, Math.round(first), Math.round(last));
-  const slots = new Map(tracedFrom(sequence, source).map((stroke) => [stroke.id, onSpan(stroke)!]));
+  const slots = new Map(
+    strokesOf(sequence)
+      .filter(({ id }) => ids.includes(id))
+      .map((stroke) => [stroke.id, onSpan(stroke)!]),
+  );
   return strokes.reduce((result, { id }, i) => {
     const like = old[Math.round((i * (old.length - 1)) / Math.max(1, strokes.length - 1))]!;
     const slot = slots.get(id)!;

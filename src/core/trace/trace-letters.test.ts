@@ -98,6 +98,22 @@ test('a letter that comes again is written the same way, where it stands', () =>
   expect(end(second).y).toBeCloseTo(end(first).y, 6);
 });
 
+test('a form that a person chose is followed however a letter fits it; one that is not known changes nothing', () => {
+  const layer = word.sacramento('kelk', 160);
+  const written = (ductus: Record<string, string>) =>
+    traced({ ...layer, setting: { ...layer.setting, ductus } }).map(({ path, glyph }) => ({ path, glyph }));
+  const asItFits = written({});
+  expect(written({ k: 'no such form', x: 'plain' })).toEqual(asItFits);
+  const chosen = written({ k: 'plain' });
+  const of = (strokes: typeof chosen, glyph: number) => strokes.filter((stroke) => stroke.glyph === glyph);
+  for (const glyph of [0, 3]) expect(of(chosen, glyph)).not.toEqual(of(asItFits, glyph));
+  expect(of(chosen, 2)).toEqual(of(asItFits, 2));
+  // Whatever the form, all of the letter has a stroke: nothing of it is far from one.
+  const long = (strokes: typeof chosen) =>
+    of(strokes, 0).reduce((sum, { path }) => sum + measurePath(path).length, 0);
+  expect(long(chosen)).toBeGreaterThan(0.8 * long(asItFits));
+});
+
 test('scripts that no form tells of are left to their ink', () => {
   const text = (letters: string): Lettering => {
     const layer = word.quicksand('abcd');

@@ -52,13 +52,23 @@ function lettersIn({ setting: { text }, set }: Lettering): Letter[] {
 /** So many forms of each letter that is joined with others in one glyph. */
 const FORMS_OF_EACH = 4;
 
+/** How a person wants letters to be written: the name of a form for each that was chosen. */
+type ChosenForms = Lettering['setting']['ductus'];
+
+/** The form that was chosen for a letter, or all it may have. */
+function formsFor(letter: string, chosen: ChosenForms): readonly Form[] {
+  const forms = formsOf(letter);
+  const form = forms.find(({ name }) => name === chosen?.[letter]);
+  return form ? [form] : forms;
+}
+
 /** The forms of what one glyph shows: of a letter, or of letters joined in one (fi) side by side. */
-function formsOfGlyph(text: string): readonly Form[] {
-  const known = formsOf(text);
+function formsOfGlyph(text: string, chosen: ChosenForms): readonly Form[] {
+  const known = formsFor(text, chosen);
   const parts = [...text.normalize('NFC')];
   if (known.length > 0 || parts.length < 2) return known;
   return parts
-    .map((letter) => formsOf(letter).slice(0, FORMS_OF_EACH))
+    .map((letter) => formsFor(letter, chosen).slice(0, FORMS_OF_EACH))
     .reduce<readonly Form[]>((all, each, i) => {
       const besides = (form: Form): Form['movements'] =>
         form.movements.map((movement) => ({
@@ -81,7 +91,7 @@ export function knowsLetters(layer: Lettering): boolean {
   const letters = lettersIn(layer).filter(({ text }) => text !== '');
   return (
     letters.length > 0 &&
-    letters.filter(({ text }) => formsOfGlyph(text).length > 0).length >= KNOWN * letters.length
+    letters.filter(({ text }) => formsOfGlyph(text, undefined).length > 0).length >= KNOWN * letters.length
   );
 }
 
@@ -90,11 +100,13 @@ function strokesOfLetter(
   source: InkSource,
   scale: number,
   forms: readonly Form[],
+  isChosen: boolean,
   options: TraceOptions,
 ): TracedStroke[] {
   const ductus = (lines: readonly LetterLine[]) => {
     const match = matchForms(forms, lines);
-    return match && match.cost < UNLIKE ? match : null;
+    // What a person chose is followed however unlike it the letter is.
+    return match && (isChosen || match.cost < UNLIKE) ? match : null;
   };
   const found = centreLines(source.mask(scale), options, () => true, ductus) ?? [];
   const placed = found.map((stroke) => inPiece(stroke, source, scale));
@@ -156,6 +168,7 @@ export function traceLetters(
   const scale = traceScale(whole);
   const parts = partItems(shown);
   const letters = lettersIn(layer);
+  const { size, ductus } = layer.setting;
   const matrices = glyphMatrices(layer);
   const known = new Map<string, { strokes: TracedStroke[]; x: number; y: number }>();
   const traced: TracedStroke[][] = [];
@@ -174,14 +187,15 @@ export function traceLetters(
     }
     const source = inkOfShapes(parts[glyph] ?? [], make);
     const strokes = source
-      ? strokesOfLetter(source, scale, formsOfGlyph(text), options).map((stroke) => ({ ...stroke, glyph }))
+      ? strokesOfLetter(source, scale, formsOfGlyph(text, ductus), ductus?.[text] !== undefined, options).map(
+          (stroke) => ({ ...stroke, glyph }),
+        )
       : [];
     known.set(key, { strokes, x, y });
     traced.push(strokes);
   }
   const sign = options.direction === 'left to right' ? 1 : -1;
   const joined = options.lifts === 'fewest' && areJoined(letters, traced, sign);
-  const { size } = layer.setting;
   const run = joined ? traced.map((strokes) => runOnWithin(strokes, size)) : traced;
   const out: TracedStroke[] = [];
   let waiting: TracedStroke[] = [];

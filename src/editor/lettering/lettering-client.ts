@@ -27,6 +27,7 @@ import { withKey } from '@/core/timing';
 import { notify } from '@/ui';
 import { startJob, type Job } from '../jobs';
 import { call } from '../saving';
+import { recalledDuctus, rememberForm, withForm } from './ductus-memory';
 import { edit, editFromBase, newId, select, showFrame, useEditor } from '../state';
 
 const letteringNow = (id: string): Lettering | undefined =>
@@ -50,7 +51,10 @@ export async function changeSetting(
   if (!lettering) return;
   const before = asked.get(id);
   before?.job.abort();
-  const setting = withPart(before?.setting ?? lettering.setting, part);
+  const from = before?.setting ?? lettering.setting;
+  // How letters are written goes with their face.
+  const face = part.face && part.face.id !== from.face.id ? part.face.id : null;
+  const setting = withPart(from, face ? { ...part, ductus: recalledDuctus(face) } : part);
   const job = startJob(() => call(LETTERING.set, { body: setting }));
   asked.set(id, { job, setting });
   const end = await job.settled;
@@ -102,6 +106,17 @@ export function changeLetters(
   }
 }
 
+/** Has a letter of a text written in a form, or as it fits where that is null; texts set in its face later are written so too. */
+export function chooseForm(id: string, letter: string, form: string | null): void {
+  const lettering = letteringNow(id);
+  if (!lettering) return;
+  const { setting, set } = lettering;
+  const part = { ductus: withForm(setting.ductus, letter, form) };
+  rememberForm(setting.face.id, letter, form);
+  if (asked.has(id)) void changeSetting(id, part, `ductus ${letter}`);
+  else edit((piece) => setText(piece, id, withPart(setting, part), set));
+}
+
 /** The lettering as large as fills most of the piece, in its middle. */
 function filling(lettering: Lettering, size: Piece['size']): Lettering {
   const bounds = layerBounds(lettering);
@@ -137,6 +152,7 @@ const SET_SIZE = 0.12;
 async function addLettering(text: string, face: string, at: Point | null): Promise<MadeText | null> {
   const { piece } = useEditor.getState();
   const { size } = piece;
+  const ductus = recalledDuctus(face);
   const setting: TextSetting = {
     text,
     // The nearest weight that the face has is taken.
@@ -145,6 +161,7 @@ async function addLettering(text: string, face: string, at: Point | null): Promi
     tracking: 0,
     leading: 1.2,
     align: at ? 'left' : 'centre',
+    ...(ductus && { ductus }),
   };
   const end = await startJob(() => call(LETTERING.set, { body: setting })).settled;
   if (end.status === 'failed') notify(end.error.message);

@@ -1,37 +1,10 @@
 'use client';
 import { useEffect } from 'react';
-import styled from 'styled-components';
 import { letterSchema, type Lettering, type LetterSetting } from '@/core/document';
-import { Button, ColourField, Fold, Hint, Select } from '@/ui';
+import { Button, ColourField, Fold, Hint, LetterButton, LetterRow, Select } from '@/ui';
 import { changeLetters, useLetterForms } from '../lettering';
 import { shared, useSwatches, ValueField } from '../properties';
 import { letLettersGo, takeLetters, useLettersInHand } from '../state';
-
-const Row = styled.div`
-  display: flex;
-  flex-wrap: wrap;
-  gap: 3px;
-  margin-bottom: 6px;
-`;
-const Letter = styled.button`
-  min-width: 24px;
-  height: 26px;
-  padding: 0 4px;
-  border: 1px solid var(--line);
-  border-radius: 5px;
-  background: none;
-  color: var(--quiet);
-  &[aria-pressed='true'] {
-    border-color: var(--head);
-    background: var(--pressed);
-    color: var(--text);
-  }
-  &[data-apart] {
-    text-decoration: underline;
-    text-decoration-color: var(--head);
-    text-underline-offset: 3px;
-  }
-`;
 
 /** More letters than these are chosen on the canvas. */
 const LISTED = 120;
@@ -92,9 +65,9 @@ export function LettersFold({ lettering }: { lettering: Lettering }) {
   const [only, ...more] = letters;
   return (
     <Fold title="Letters" open={chosen.length > 0} {...(known.size > 0 && { fact: `${known.size} apart` })}>
-      <Row role="group" aria-label="Letters of the text" dir="auto">
+      <LetterRow role="group" aria-label="Letters of the text" dir="auto">
         {all.slice(0, LISTED).map(({ at, letter }, i) => (
-          <Letter
+          <LetterButton
             key={at}
             type="button"
             aria-label={`${letter}, letter ${i + 1}`}
@@ -103,9 +76,9 @@ export function LettersFold({ lettering }: { lettering: Lettering }) {
             onClick={(event) => takeLetters(id, at, event.shiftKey || event.ctrlKey || event.metaKey)}
           >
             {letter}
-          </Letter>
+          </LetterButton>
         ))}
-      </Row>
+      </LetterRow>
       {only ? (
         <>
           {NUMBERS.map((part) => {

@@ -6,6 +6,7 @@ import { AddText } from './add-text';
 import { BorderControls } from './border-controls';
 import { CrosshairGroup } from './crosshair-group';
 import { CleanControls } from './clean-controls';
+import { DuctusFold } from './ductus-fold';
 import { FindStrokes } from './find-strokes';
 import { ArtControls, LetteringControls } from './lettering-controls';
 import { OrderControls } from './order-controls';
@@ -48,6 +49,7 @@ export function TracePanel() {
       {!drawing && (
         <>
           <WriteItselfGroup />
+          {layer?.type === 'lettering' && <DuctusFold key={layer.id} lettering={layer} />}
           {layer?.type === 'lettering' && <LetteringControls lettering={layer} />}
           {layer?.type === 'art' && <ArtControls art={layer} />}
           {source && <FindStrokes source={source} />}

@@ -1,0 +1,69 @@
+import { expect, test } from '@playwright/test';
+import { strokesOf, type Lettering, type Piece, type Stroke } from '../src/core/document';
+import { keysOf } from '../src/core/timing';
+import { openNew, type Desk } from './desk';
+import { blank } from './pieces';
+
+const saved = async (desk: Desk): Promise<Piece> => (await desk.savedDocument()) as unknown as Piece;
+const lettering = (piece: Piece): Lettering =>
+  piece.layers.findLast((layer): layer is Lettering => layer.type === 'lettering')!;
+const ofLetter = (piece: Piece, glyph: number): Stroke[] =>
+  strokesOf(piece).filter(({ traced }) => traced?.glyph === glyph);
+const span = (strokes: readonly Stroke[]): [number, number] => {
+  const frames = strokes.flatMap(({ window }) => keysOf(window.head).map(({ frame }) => frame));
+  return [Math.min(...frames), Math.max(...frames)];
+};
+
+test('another form of a letter is chosen: its strokes follow within their time, and the next text of the face is written so too', async ({
+  page,
+}) => {
+  test.setTimeout(60_000);
+  const desk = await openNew(page, blank('Forms'));
+  await desk.setText('kite');
+  await page.getByRole('button', { name: 'Let it write itself' }).click();
+  await expect(page.getByRole('button', { name: 'Find its strokes anew' })).toBeVisible();
+  const before = await saved(desk);
+
+  await page.getByRole('button', { name: 'How letters are written' }).click();
+  await page
+    .getByRole('group', { name: 'Letters with several forms' })
+    .getByText('k', { exact: true })
+    .click();
+  const forms = page.getByRole('radiogroup', { name: 'How k is written' });
+  await expect(forms.getByRole('radio', { name: 'as it fits' })).toBeChecked();
+  const plain = forms.locator('label', { hasText: /^\d*plain$/ });
+  await plain.click();
+  await expect(forms.getByRole('radio', { name: 'plain', exact: true })).toBeChecked();
+  await expect(page.locator('[data-save="saved"]')).toBeVisible();
+  const written = async () => lettering(await saved(desk)).written?.ductus;
+  await expect.poll(written).toEqual({ k: 'plain' });
+  const after = await saved(desk);
+  expect(lettering(after).setting.ductus).toEqual({ k: 'plain' });
+  const paths = (piece: Piece, glyph: number) => ofLetter(piece, glyph).map(({ path }) => path);
+  expect(paths(after, 0)).not.toEqual(paths(before, 0));
+  expect(span(ofLetter(after, 0))).toEqual(span(ofLetter(before, 0)));
+  for (const glyph of [1, 2, 3]) {
+    // The next letter goes on from where the k ends.
+    if (glyph > 1) expect(paths(after, glyph)).toEqual(paths(before, glyph));
+    expect(ofLetter(after, glyph).map(({ id, window }) => ({ id, window }))).toEqual(
+      ofLetter(before, glyph).map(({ id, window }) => ({ id, window })),
+    );
+  }
+
+  // One step of undo has both back.
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(forms.getByRole('radio', { name: 'as it fits' })).toBeChecked();
+  expect(strokesOf(await saved(desk)).map(({ path }) => path)).toEqual(
+    strokesOf(before).map(({ path }) => path),
+  );
+
+  // What was chosen once is how this face is written.
+  await plain.click();
+  // And from the keyboard: the arrows go from form to form.
+  await page.keyboard.press('ArrowRight');
+  await expect(forms.getByRole('radio', { name: 'plain, leg from the stem', exact: true })).toBeChecked();
+  await page.keyboard.press('ArrowLeft');
+  await expect(forms.getByRole('radio', { name: 'plain', exact: true })).toBeChecked();
+  await desk.setText('keel');
+  expect(lettering(await saved(desk)).setting.ductus).toEqual({ k: 'plain' });
+});
