@@ -1,5 +1,14 @@
 import { expect, test } from '@playwright/test';
-import { strokesOf, type Lettering, type Piece, type Stroke } from '../src/core/document';
+import {
+  addLayers,
+  newStroke,
+  strokesOf,
+  writeInSequence,
+  type Lettering,
+  type Piece,
+  type Stroke,
+} from '../src/core/document';
+import { lineShape } from '../src/core/geometry';
 import { keysOf } from '../src/core/timing';
 import { openNew, type Desk } from './desk';
 import { blank } from './pieces';
@@ -66,4 +75,40 @@ test('another form of a letter is chosen: its strokes follow within their time, 
   await expect(forms.getByRole('radio', { name: 'plain', exact: true })).toBeChecked();
   await desk.setText('keel');
   expect(lettering(await saved(desk)).setting.ductus).toEqual({ k: 'plain' });
+});
+
+test('on the canvas a stroke is cut where others cross it and joined in writing order, by keys and from its menu', async ({
+  page,
+}) => {
+  const line = (x0: number, y0: number, x1: number, y1: number) =>
+    lineShape({ x: x0, y: y0 }, { x: x1, y: y1 });
+  const strokes = [
+    newStroke('bar', 'Bar', line(400, 540, 1500, 540)),
+    newStroke('post', 'Post', line(900, 200, 900, 900)),
+  ];
+  const desk = await openNew(
+    page,
+    writeInSequence(addLayers(blank('Retouch'), strokes), ['bar', 'post'], 0, 40),
+  );
+  await desk.step('Trace');
+  await desk.click(600, 540);
+  await page.keyboard.press('Alt+k');
+  await expect(page.getByRole('row', { name: /Bar, part 2/ })).toBeVisible();
+  const cut = strokesOf(await saved(desk));
+  expect(cut.map(({ name }) => name)).toEqual(['Bar', 'Bar, part 2', 'Post']);
+  expect(span([cut[0]!])[1]).toBeCloseTo(span([cut[1]!])[0], 6);
+
+  // Both parts are in hand: from their menu they are one again.
+  const at = await desk.at(1200, 540);
+  await page.mouse.click(at.x, at.y, { button: 'right' });
+  await page.getByRole('menuitem', { name: /^Join in writing order/ }).click();
+  await expect(page.getByRole('row', { name: /Bar, part 2/ })).toHaveCount(0);
+  const joined = strokesOf(await saved(desk));
+  expect(joined.map(({ name }) => name)).toEqual(['Bar', 'Post']);
+  expect(joined[0]!.path.points.at(-1)).toMatchObject({ x: 1500, y: 540 });
+
+  // The last has no next, which is said.
+  await desk.click(900, 300);
+  await page.keyboard.press('Alt+j');
+  await expect(page.getByText('There is no open stroke after this one')).toBeVisible();
 });

@@ -4,6 +4,7 @@ export * from './bounds';
 export * from './commands';
 export * from './compact-path-data';
 export * from './corners';
+export * from './crossings';
 export * from './cubic';
 export * from './fit';
 export * from './in-between';

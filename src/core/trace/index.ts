@@ -9,6 +9,7 @@ export { inkOfShapes } from './ink-of-shapes';
 export * from './order';
 export * from './outlines';
 export * from './pen-way';
+export * from './retouch';
 export * from './retrace';
 export * from './reveal-lettering';
 export * from './rewrite';

@@ -11,7 +11,6 @@ import {
   type Point,
 } from '../geometry';
 import { thinnedWidths, widthShareAt, type WidthShare } from '../ink';
-import type { TracedStroke } from './centre-lines';
 
 /** A stretch of a pen's way with its width along it, px. */
 export interface Stretch {
@@ -143,7 +142,7 @@ function strung(paths: readonly Path[]): Path {
 }
 
 /** Stretches one after another as one stroke, like the last of them in everything else. */
-export function asOne(parts: readonly Stretch[], like: TracedStroke): TracedStroke {
+export function asOne<T extends Stretch>(parts: readonly Stretch[], like: T): T {
   const path = strung(parts.map((part) => part.path));
   const width = Math.max(...parts.map((part) => part.width));
   if (parts.every((part) => !part.widths && Math.abs(part.width - width) < 1e-6 * width))

@@ -1,10 +1,13 @@
 import { lends, strokesOf, wholeGroup, type Borrowed } from '@/core/document';
+import { nextToJoin } from '@/core/trace';
 import type { MenuEntry } from '@/ui';
 import { borrow, copyNow, cutNow, pasteCopied, useCopied } from '../clipboard';
 import {
+  cutAtCrossings,
   deleteSelected,
   duplicateSelected,
   groupSelected,
+  joinSelectedToNext,
   mirrorSelectedKeys,
   reverseSelected,
   reverseSelectedKeys,
@@ -65,6 +68,7 @@ function layerEntries(): MenuEntry[] {
   const locked = layers.every((layer) => layer.locked);
   const alone = ids.every((id) => solo.includes(id));
   const strokes = strokesOf(piece).filter((stroke) => ids.includes(stroke.id));
+  const only = strokes.length === 1 && ids.length === 1 ? strokes[0]! : null;
   return [
     { id: 'cut', name: 'Cut', keys: 'Ctrl X', run: cutNow },
     { id: 'copy', name: 'Copy', keys: 'Ctrl C', run: copyNow },
@@ -88,6 +92,20 @@ function layerEntries(): MenuEntry[] {
       keys: 'R',
       disabled: strokes.length === 0,
       run: reverseSelected,
+    },
+    {
+      id: 'join',
+      name: strokes.length > 1 ? 'Join in writing order' : 'Join to the next',
+      keys: 'Alt J',
+      disabled: strokes.length === 0 || (only !== null && !nextToJoin(piece, only.id)),
+      run: joinSelectedToNext,
+    },
+    {
+      id: 'cut at crossings',
+      name: 'Cut at crossings',
+      keys: 'Alt K',
+      disabled: !only,
+      run: cutAtCrossings,
     },
     { id: 'l2', line: true },
     {

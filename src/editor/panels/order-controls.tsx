@@ -1,12 +1,14 @@
 'use client';
 import { useState } from 'react';
 import { inSequence, renameStrokes, reverseStrokes, strokesOf, widestOf, type Piece } from '@/core/document';
-import { goesBackward, writingOrder, type OrderOptions } from '@/core/trace';
+import { goesBackward, nextToJoin, writingOrder, type OrderOptions } from '@/core/trace';
 import { Button, Fold, Segmented, TextInput, Buttons, Group, Hint, Gap } from '@/ui';
 import {
+  cutAtCrossings,
   deleteSelected,
   duplicateSelected,
   edit,
+  joinSelectedToNext,
   selectedStrokes,
   stepSelected,
   useCalm,
@@ -64,6 +66,17 @@ export function OrderControls() {
             <Button onPress={() => stepSelected(1)}>Later</Button>
             <Button onPress={duplicateSelected}>Duplicate</Button>
             <Button onPress={deleteSelected}>Delete</Button>
+          </Buttons>
+          <Buttons>
+            <Button
+              isDisabled={chosen.length === 1 && !nextToJoin(piece, chosen[0]!.id)}
+              onPress={joinSelectedToNext}
+            >
+              {chosen.length > 1 ? 'Join in order' : 'Join to the next'}
+            </Button>
+            <Button isDisabled={chosen.length > 1} onPress={cutAtCrossings}>
+              Cut at crossings
+            </Button>
           </Buttons>
         </Group>
       )}

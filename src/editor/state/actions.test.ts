@@ -11,7 +11,7 @@ import {
   strokesOf,
   type Piece,
 } from '@/core/document';
-import { corner, measurePath, smooth } from '@/core/geometry';
+import { lineShape, corner, measurePath, smooth } from '@/core/geometry';
 import { ask, notify } from '@/ui';
 import {
   changeable,
@@ -26,13 +26,13 @@ import {
   reverseSelected,
   selectAll,
   setFlag,
-  splitAtPoint,
   stepSelected,
   takeTool,
   toggleClosed,
   toggleSolo,
   ungroupSelected,
 } from './actions';
+import { cutAtCrossings, joinSelectedToNext, splitAtPoint } from './retouch';
 import { edit, loadPiece, redo, select, undo, useEditor } from './editor-store';
 
 const wave = {
@@ -157,6 +157,22 @@ describe('points', () => {
     const [first, second] = get().selection.layers;
     expect(measurePath(path(first!)).length + measurePath(path(second!)).length).toBeCloseTo(whole, 6);
     expect(ids().indexOf(second!)).toBe(ids().indexOf(first!) + 1);
+  });
+
+  test('cut where another stroke crosses it, and joined again to the line it was; each is one step', () => {
+    const across = { ...newStroke('c', 'C', lineShape({ x: 60, y: -200 }, { x: 60, y: 400 })) };
+    edit((piece) => addLayers(piece, [across]));
+    const whole = measurePath(path('a')).length;
+    select({ layers: ['a'] });
+    oneStep(cutAtCrossings);
+    const parts = get().selection.layers;
+    expect(parts.length).toBeGreaterThan(1);
+    parts.slice(1).forEach(() => {
+      select({ layers: ['a'] });
+      oneStep(joinSelectedToNext);
+    });
+    expect(ids().length).toBe(4);
+    expect(measurePath(path('a')).length).toBeCloseTo(whole, 6);
   });
 
   test('turned round twice a path is as it was', () => {

@@ -10,7 +10,6 @@ import {
   removeLayers,
   removeUnderlay,
   reverseStrokes,
-  splitStroke,
   stepLayers,
   toCorner,
   toSmooth,
@@ -219,18 +218,6 @@ export function toggleSolo(ids: readonly string[]): void {
   useEditor.setState({
     solo: same ? solo.filter((id) => !ids.includes(id)) : [...new Set([...solo, ...ids])],
   });
-}
-
-/** Cuts the selected stroke at its one chosen point; at an end of an open one there is nothing to cut. */
-export function splitAtPoint(): void {
-  const stroke = singleStroke(get());
-  const [at, ...more] = get().selection.points;
-  if (!stroke || stroke.locked || at === undefined || more.length > 0) return;
-  const { closed, points } = stroke.path;
-  if (!closed && (at === 0 || at === points.length - 1)) return;
-  const id = newId();
-  edit((piece) => splitStroke(piece, stroke.id, { segment: at, t: 0 }, id));
-  select({ layers: closed ? [stroke.id] : [stroke.id, id] });
 }
 
 /** Takes up a tool; those that make strokes bring the Trace step along. */

@@ -7,6 +7,7 @@ export * from './held';
 export * from './letters-in-hand';
 export * from './loose-ends';
 export * from './colour-pick';
+export * from './retouch';
 export * from './spread-settings';
 export * from './calm';
 export * from './mask-in-hand';

@@ -31,7 +31,7 @@ export * from './reveal';
 export * from './sequence';
 export * from './set-text';
 export * from './simplify';
-export { joinStrokes, meetEnds, nearEnds, splitStroke, type NearEnd, type StrokeEnd } from './split-join';
+export { joinStrokes, meetEnds, nearEnds, type NearEnd, type StrokeEnd } from './split-join';
 export * from './spread';
 export * from './standing-mask';
 export * from './styles';

@@ -1,43 +1,16 @@
 import { strokeById } from '../schema';
-import { cutName } from '../names';
 import {
   pathBounds,
   distance,
   nearestPlace,
   norm,
   type Path,
-  type PathPlace,
   type PathPoint,
   type Point,
-  splitPath,
 } from '../../geometry';
 import type { Piece, Stroke } from '../schema';
 import { updateStrokes } from './layers';
 import { movedTo } from './align-points';
-
-/** A stroke that no longer says what it was traced from or how a hand wrote it. */
-function withoutOrigin(stroke: Stroke): Stroke {
-  const plain = { ...stroke };
-  delete (plain as Partial<Stroke>).traced;
-  delete (plain as Partial<Stroke>).hand;
-  return plain;
-}
-
-/** Cuts a stroke at a place; the second part comes right after it, under a new id, and keeps the timing. */
-export function splitStroke(piece: Piece, id: string, place: PathPlace, newId: string): Piece {
-  const at = piece.layers.findIndex((layer) => layer.id === id);
-  const stroke = piece.layers[at];
-  if (stroke?.type !== 'stroke') return piece;
-  const parts = splitPath(stroke.path, place);
-  const made = parts.map((path, i): Stroke => {
-    return {
-      ...withoutOrigin(stroke),
-      path,
-      ...(i > 0 && { id: newId, name: cutName(`${stroke.name}, part 2`) }),
-    };
-  });
-  return { ...piece, layers: [...piece.layers.slice(0, at), ...made, ...piece.layers.slice(at + 1)] };
-}
 
 export type StrokeEnd = { readonly stroke: string; readonly end: 'start' | 'end' };
 
