@@ -35,6 +35,7 @@ export const STEP_HELP: Readonly<Record<Step, StepHelp>> = {
       'Set type and let it write itself: its strokes are found in the order a hand writes them.',
       'Or draw with the pen (P), freehand (F) or as a shape (U).',
       'Numbers on the canvas are the writing order. Tap the order (N) puts it right.',
+      'Alt J joins a stroke to the next one, Alt K cuts it where others cross it, R turns it round.',
       'Alt and a press on a point turns a corner into a smooth one and back.',
     ],
   },
