@@ -23,7 +23,7 @@ export interface Stretch {
 const TOUCHES = 0.65;
 
 /** How near the middle of one line is to that of another where they touch, px. */
-export const touching = (a: Pick<Stretch, 'width'>, b: Pick<Stretch, 'width'>): number =>
+const touching = (a: Pick<Stretch, 'width'>, b: Pick<Stretch, 'width'>): number =>
   TOUCHES * (a.width + b.width);
 /** How exactly the width of what is put together follows that of its parts, as a share of it. */
 const EXACT = 0.012;

@@ -57,6 +57,15 @@ test('a script’s letters are joined where the ink is: the pen is lifted less t
   expect(lifts / letters).toBeLessThan(0.9);
 });
 
+test('serifs that nearly meet join no letters: a text of print is written as its letters are by themselves', () => {
+  const long = (strokes: ReturnType<typeof traced>) =>
+    strokes.reduce((sum, { path }) => sum + measurePath(path).length, 0);
+  for (const text of ['Saltmarsh', 'Almanac', 'mill']) {
+    const alone = [...text].reduce((sum, letter) => sum + long(traced(word.lora(letter, 200))), 0);
+    expect(Math.abs(long(traced(word.lora(text, 200))) / alone - 1)).toBeLessThan(0.02);
+  }
+});
+
 test('letters that touch or overlap keep strokes of their own, whatever the tracking', () => {
   const cases: [keyof typeof FACES, string, number][] = [
     ['pacifico', 'KAYAK', 0],

@@ -12,7 +12,7 @@ import type { MakeCanvas } from '../paint';
 import { artItems, partItems, unhidden } from '../scene';
 import { centreLines, type TracedStroke, type TraceProgress } from './centre-lines';
 import { inkOfShapes } from './ink-of-shapes';
-import { asOne, touching, wayOn } from './run-on';
+import { asOne, wayOn } from './run-on';
 import { handWays } from './hand-ways';
 import { inPiece, traceScale, type InkSource, type TraceOptions } from './trace-ink';
 import { writingOrder } from './order';
@@ -261,6 +261,11 @@ function areJoined(
   return pairs > 0 && touching >= JOINED * pairs;
 }
 
-/** Whether a stroke ends in the ink of another. */
-const touchesEnd = (a: TracedStroke, b: TracedStroke): boolean =>
-  (nearestPlace(b.path, a.path.points.at(-1)!)?.distance ?? Infinity) < touching(a, b);
+/** How far the ink of a stroke reaches from its line, shares of its width, where another one ends in it. */
+const REACH = 0.6;
+
+/** Whether a stroke ends in the ink of another, by the width it has at its end: a thin serif beside a stem does not. */
+function touchesEnd(a: TracedStroke, b: TracedStroke): boolean {
+  const ends = a.width * (a.widths?.at(-1)?.scale ?? 1);
+  return (nearestPlace(b.path, a.path.points.at(-1)!)?.distance ?? Infinity) < REACH * (ends + b.width);
+}
