@@ -1,16 +1,8 @@
-import {
-  cornersOf,
-  measurePath,
-  placeAtLength,
-  reversePath,
-  splitPath,
-  type Path,
-  type Point,
-} from '../geometry';
+import { cornersOf, measurePath, type Path, type Point } from '../geometry';
 import type { TracedStroke } from './centre-lines';
 import { goesBackward, seenByHand, type WritingDirection } from './direction';
 import { asOne, between, passages } from './run-on';
-import { asWritten, begunAt } from './as-written';
+import { asWritten, ringOpened, turnedRound } from './as-written';
 
 /**
  * Which way a hand goes through ink of which nothing is known, and where it lifts the pen: lines are cut at their corners, and of
@@ -123,13 +115,6 @@ function easiestWay(parts: readonly Part[]): Way {
   )!;
 }
 
-/** A ring opened at a length from its start. */
-function openedAt(ring: TracedStroke, s: number): TracedStroke {
-  const m = measurePath(ring.path);
-  const [path] = splitPath(ring.path, placeAtLength(m, s));
-  return { ...ring, path: path!, widths: ring.widths && begunAt(ring.widths, s / (m.length || 1)) };
-}
-
 const partsOf = (stroke: TracedStroke, direction: WritingDirection): { parts: Part[]; cuts: number[] } => {
   const { length } = measurePath(stroke.path);
   const cuts = [0, ...sharpTurns(stroke.path), length];
@@ -168,23 +153,13 @@ export function handWays(stroke: TracedStroke, direction: WritingDirection): Tra
   const { path } = stroke;
   const turns = path.points.length < 2 ? [] : sharpTurns(path);
   if (turns.length === 0 && !path.closed && path.points.length > 1) {
-    const { widths } = stroke;
-    const turned = widths && [...widths].reverse().map(({ at, scale }) => ({ at: 1 - at, scale }));
-    const { freeStart, freeEnd } = stroke;
-    const back = {
-      ...stroke,
-      path: reversePath(path),
-      widths: turned,
-      freeStart: freeEnd,
-      freeEnd: freeStart,
-    };
-    for (const one of [stroke, back]) {
+    for (const one of [stroke, turnedRound(stroke)]) {
       const made = loopFirst(one, direction);
       if (made !== one) return [made];
     }
   }
   if (turns.length === 0 || (path.closed && turns.length < 2)) return [asWritten(stroke, direction)];
-  const opened = path.closed ? turns.map((s) => openedAt(stroke, s)) : [stroke];
+  const opened = path.closed ? turns.map((s) => ringOpened(stroke, s)) : [stroke];
   const found = opened.map((open) => {
     const { parts, cuts } = partsOf(open, direction);
     return { open, cuts, way: easiestWay(parts) };

@@ -10,8 +10,8 @@ import {
   type Piece,
   type Stroke,
 } from '../document';
-import { crossings, measurePath, placeAtLength, splitPath } from '../geometry';
-import { begunAt } from './as-written';
+import { crossings, measurePath } from '../geometry';
+import { ringOpened } from './as-written';
 import { asOne, between, type Stretch } from './run-on';
 
 /** A crossing nearer to an end than this many widths of the stroke is where it begins or ends. */
@@ -85,9 +85,7 @@ function opened(stroke: Stretch, lengths: readonly number[]): { whole: Stretch; 
   const m = measurePath(stroke.path);
   if (!stroke.path.closed) return { whole: stroke, cuts: [0, ...lengths, m.length] };
   const first = lengths[0]!;
-  const path = splitPath(stroke.path, placeAtLength(m, first))[0]!;
-  const widths = stroke.widths && begunAt(stroke.widths, first / (m.length || 1));
-  return { whole: { ...stroke, path, widths }, cuts: [...lengths.map((s) => s - first), m.length] };
+  return { whole: ringOpened(stroke, first), cuts: [...lengths.map((s) => s - first), m.length] };
 }
 
 /**

@@ -58,7 +58,7 @@ type ChosenForms = Lettering['setting']['ductus'];
 /** The form that was chosen for a letter, or all it may have. */
 function formsFor(letter: string, chosen: ChosenForms): readonly Form[] {
   const forms = formsOf(letter);
-  const form = forms.find(({ name }) => name === chosen?.[letter]);
+  const form = forms.find(({ name }) => name === chosen?.[letter.normalize('NFC')]);
   return form ? [form] : forms;
 }
 
@@ -100,13 +100,13 @@ function strokesOfLetter(
   source: InkSource,
   scale: number,
   forms: readonly Form[],
-  isChosen: boolean,
+  chosen: string | undefined,
   options: TraceOptions,
 ): TracedStroke[] {
   const ductus = (lines: readonly LetterLine[]) => {
     const match = matchForms(forms, lines);
     // What a person chose is followed however unlike it the letter is.
-    return match && (isChosen || match.cost < UNLIKE) ? match : null;
+    return match && (match.form.name === chosen || match.cost < UNLIKE) ? match : null;
   };
   const found = centreLines(source.mask(scale), options, () => true, ductus) ?? [];
   const placed = found.map((stroke) => inPiece(stroke, source, scale));
@@ -187,9 +187,16 @@ export function traceLetters(
     }
     const source = inkOfShapes(parts[glyph] ?? [], make);
     const strokes = source
-      ? strokesOfLetter(source, scale, formsOfGlyph(text, ductus), ductus?.[text] !== undefined, options).map(
-          (stroke) => ({ ...stroke, glyph }),
-        )
+      ? strokesOfLetter(
+          source,
+          scale,
+          formsOfGlyph(text, ductus),
+          ductus?.[text.normalize('NFC')],
+          options,
+        ).map((stroke) => ({
+          ...stroke,
+          glyph,
+        }))
       : [];
     known.set(key, { strokes, x, y });
     traced.push(strokes);
