@@ -80,7 +80,7 @@ await page.mouse.up();
 await page.locator('[data-lanes]').evaluate((grid) => grid.scrollTo(0, 0));
 await step('Time');
 await choose('1 S');
-await lane('12 t, 2').click({ modifiers: ['Shift'] });
+await lane('10 t, 2').click({ modifiers: ['Shift'] });
 await page.getByRole('button', { name: /Onion skin/ }).click();
 await showFrame(page, 24);
 await shot('spread');
