@@ -54,7 +54,8 @@ export function FormPicture({ form }: { form: Form }) {
             />
             <circle cx={start.x} cy={start.y} r={2.6} />
             {ways.length > 1 && (
-              <text x={start.x - 9} y={start.y + 1} fontSize={13}>
+              // Movements that begin together have their numbers on either side.
+              <text x={start.x + (i % 2 === 0 ? -9 : 4)} y={start.y + 1} fontSize={13}>
                 {i + 1}
               </text>
             )}
