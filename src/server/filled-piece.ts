@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { createCanvas } from '@napi-rs/canvas';
 import {
+  changeSetting,
   fillColour,
   fillNumber,
   lettersBehind,
@@ -20,10 +21,9 @@ async function filled(piece: Piece, field: Field, value: string): Promise<Piece>
     let result = piece;
     for (const { id, setting } of textsOf(piece, field)) {
       // The nearest weight that the face has is taken; axes are those of one face alone.
-      const now =
-        field.kind === 'text'
-          ? { ...setting, text: value }
-          : { ...setting, face: { id: value, weight: setting.face.weight } };
+      const part =
+        field.kind === 'text' ? { text: value } : { face: { id: value, weight: setting.face.weight } };
+      const now = changeSetting(setting, part);
       result = setText(result, id, now, await setLettering(now));
     }
     return result;

@@ -273,7 +273,7 @@ function amiss(laid: readonly LaidLine[], ways: readonly Told[]): number {
  */
 export function matchForms(forms: readonly Form[], lines: readonly LetterLine[]): Match | null {
   if (forms.length === 0 || lines.length === 0) return null;
-  const dearer = ({ form, cost }: { form: Form; cost: number }): number =>
+  const weighedCost = ({ form, cost }: { form: Form; cost: number }): number =>
     cost + (form.isFlourish ? FLOURISH : 0);
   return forms
     .map((form) =>
@@ -281,9 +281,9 @@ export function matchForms(forms: readonly Form[], lines: readonly LetterLine[])
         (a, b) => a.cost - b.cost,
       ),
     )
-    .sort((a, b) => dearer(a[0]!) - dearer(b[0]!))
+    .sort((a, b) => weighedCost(a[0]!) - weighedCost(b[0]!))
     .slice(0, LOOKED_AT)
     .flatMap((looked) => looked.slice(0, SLANTS_OF_EACH))
     .map(({ form, slant }) => match(form, lines, slant, false))
-    .reduce((best, found) => (dearer(found) < dearer(best) ? found : best));
+    .reduce((best, found) => (weighedCost(found) < weighedCost(best) ? found : best));
 }

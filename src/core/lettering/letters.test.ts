@@ -128,6 +128,11 @@ test('letters go with their text when it is changed, and move in proportion with
   expect(after('xyz')).toBeUndefined();
   expect(after('reed cutters')).toEqual(letters.map(({ at }) => [at, at]));
   expect(changeSetting(setting, { size: 250 }).letters!.map(({ x }) => x)).toEqual([25, 25, 25]);
+  // How letters are written stays with their face.
+  const written = { ...setting, ductus: { a: 'round' } };
+  expect(changeSetting(written, { size: 250 }).ductus).toEqual({ a: 'round' });
+  expect(changeSetting(written, { face: { ...setting.face, weight: 700 } }).ductus).toEqual({ a: 'round' });
+  expect(changeSetting(written, { face: { id: 'lora', weight: 400 } }).ductus).toBeUndefined();
   // A letter that is given back everything is one of the others.
   const back = setLetters(setting, [0, 2, 7], () => ({ x: undefined, kern: undefined }));
   expect(back).toEqual(SETTING);

@@ -1,13 +1,12 @@
-import { measurePath, placeAtLength, reversePath, splitPath, withFirstPoint } from '../geometry';
+import { measurePath, placeAtLength, splitPath, withFirstPoint } from '../geometry';
 import { widthShareAt, type WidthShare } from '../ink';
 import type { TracedStroke } from './centre-lines';
 import { goesBackward, ringStart, type WritingDirection } from './direction';
+import { backward } from './run-on';
 
 /** A stroke gone through the other way. */
 export const turnedRound = (stroke: TracedStroke): TracedStroke => ({
-  ...stroke,
-  path: reversePath(stroke.path),
-  widths: stroke.widths && [...stroke.widths].reverse().map(({ at, scale }) => ({ at: 1 - at, scale })),
+  ...backward(stroke),
   freeStart: stroke.freeEnd,
   freeEnd: stroke.freeStart,
 });

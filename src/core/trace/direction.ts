@@ -21,6 +21,7 @@ export interface SeenByHand {
   readonly plainly: number;
 }
 
+/** How a hand sees an open path of two points or more, to be written from one of its ends. */
 export function seenByHand(path: Path, direction: WritingDirection): SeenByHand {
   const sign = direction === 'left to right' ? 1 : -1;
   const [a, b] = [path.points[0]!, path.points.at(-1)!];

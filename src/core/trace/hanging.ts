@@ -99,11 +99,11 @@ export function afterWhatTheyHangOn<T extends Hanging>(ordered: readonly T[], si
     }
   });
   const left = [...ordered];
-  const out: T[] = [];
+  const done = new Set<T>();
   while (left.length > 0) {
     // Where each waits for another, the order along the line decides.
-    const free = left.findIndex((s) => left.every((other) => !first.get(s)!.has(other)));
-    out.push(...left.splice(Math.max(0, free), 1));
+    const free = left.findIndex((s) => [...first.get(s)!].every((other) => done.has(other)));
+    done.add(left.splice(Math.max(0, free), 1)[0]!);
   }
-  return out;
+  return [...done];
 }

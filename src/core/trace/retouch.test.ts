@@ -113,5 +113,16 @@ test('a ring is opened where it is crossed; a loop is cut where it crosses itsel
   expect(at.length).toBe(2);
   const through = strokesOf(loops).find(({ id }) => id === 'seen')!.reveal!.through;
   expect(through).toEqual(['loop', 'new0', 'new1']);
+  // Joined, what was seen through either is seen through the one.
+  const again = strokesOf(joinToNext(loops, 'loop')).find(({ id }) => id === 'seen')!;
+  expect(again.reveal!.through).toEqual(['loop', 'new1']);
   expect(nextToJoin(piece, 'ring')).toBeNull();
+});
+
+test('parts of a stroke that was kept to a text have ways of their own', () => {
+  const fitted = { to: 'a', as: 'under', padX: 0, padY: 0, from: 'left', radius: 0 } as const;
+  const rule = { ...newStroke('rule', 'Rule', line([0, 100], [300, 100]), INK), fitted };
+  const piece = pieceOf(rule, newStroke('a', 'A', line([120, 0], [120, 200]), INK));
+  const cut = strokesOf(cutAt(piece, 'rule', crossingsOf(piece, 'rule'), ids()));
+  expect(cut.map((stroke) => stroke.fitted)).toEqual([undefined, undefined, undefined]);
 });

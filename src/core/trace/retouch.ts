@@ -7,10 +7,11 @@ import {
   strokesOf,
   updateStrokes,
   withOnSpan,
+  type Layer,
   type Piece,
   type Stroke,
 } from '../document';
-import { crossings, measurePath } from '../geometry';
+import { crossings, measurePath, pathBounds, type Bounds } from '../geometry';
 import { ringOpened } from './as-written';
 import { asOne, between, type Stretch } from './run-on';
 
@@ -24,7 +25,7 @@ const stretchOf = ({ path, ink }: Stroke): Stretch => ({
   widths: ink.widths ?? null,
 });
 
-/** A stroke along another way. How a hand went along the old one says nothing of it. */
+/** A stroke along another way, which is its own: what a hand did along the old one, or it was kept to, says nothing of it. */
 const withStretch = (stroke: Stroke, { path, width, widths }: Stretch): Stroke =>
   changed<Stroke>(
     {
@@ -35,7 +36,21 @@ const withStretch = (stroke: Stroke, { path, width, widths }: Stretch): Stroke =
         widths: widths ?? undefined,
       }),
     },
-    { hand: undefined },
+    { hand: undefined, fitted: undefined, between: undefined },
+  );
+
+/** Layers that are seen through a stroke are seen through others in its place, each once. */
+const seenThrough = (layers: readonly Layer[], id: string, others: readonly string[]): Layer[] =>
+  layers.map((layer) =>
+    layer.reveal?.through.includes(id)
+      ? {
+          ...layer,
+          reveal: {
+            ...layer.reveal,
+            through: [...new Set(layer.reveal.through.flatMap((one) => (one === id ? others : [one])))],
+          },
+        }
+      : layer,
   );
 
 /** The stroke that is written after another, where there is one and both have ends; null else. */
@@ -55,13 +70,13 @@ export function joinToNext(piece: Piece, id: string): Piece {
   if (!stroke || !next) return piece;
   const made = asOne([stretchOf(stroke), stretchOf(next)], stretchOf(stroke));
   const [first, second] = [onSpan(stroke), onSpan(next)];
-  const joined = updateStrokes(removeLayers(piece, [next.id]), [id], (one) => {
+  const left = removeLayers({ ...piece, layers: seenThrough(piece.layers, next.id, [id]) }, [next.id]);
+  return updateStrokes(left, [id], (one) => {
     const whole = withStretch(one, made);
     return first && second
       ? withOnSpan(whole, { from: first.from, to: Math.max(first.to, second.to) })
       : whole;
   });
-  return joined;
 }
 
 /** Where strokes that are not hidden cross a stroke, or it crosses itself, as lengths from its start. */
@@ -71,8 +86,12 @@ export function crossingsOf(piece: Piece, id: string): number[] {
   const { length } = measurePath(stroke.path);
   const near = AT_AN_END * stretchOf(stroke).width;
   const { closed } = stroke.path;
+  const box = pathBounds(stroke.path)!;
+  // Of many strokes few are near: the others are told by their boxes.
+  const isNear = ({ left, right, top, bottom }: Bounds): boolean =>
+    left <= box.right && right >= box.left && top <= box.bottom && bottom >= box.top;
   const all = strokesOf(piece)
-    .filter((other) => other.id === id || !other.hidden)
+    .filter((other) => other.id === id || (!other.hidden && isNear(pathBounds(other.path)!)))
     .flatMap((other) => crossings(stroke.path, other.path))
     .sort((a, b) => a - b);
   return all.filter(
@@ -108,15 +127,9 @@ export function cutAt(piece: Piece, id: string, lengths: readonly number[], newI
     const frame = (s: number): number => span.from + ((span.to - span.from) * s) / (length || 1);
     return withOnSpan(named, { from: frame(from), to: frame(to) });
   });
-  const through = (ids: readonly string[]): string[] =>
-    ids.flatMap((one) => (one === id ? parts.map((part) => part.id) : [one]));
+  const ids = parts.map((part) => part.id);
   return {
     ...piece,
-    layers: piece.layers.flatMap((layer) => {
-      if (layer.id === id) return parts;
-      return layer.reveal?.through.includes(id)
-        ? [{ ...layer, reveal: { ...layer.reveal, through: through(layer.reveal.through) } }]
-        : [layer];
-    }),
+    layers: seenThrough(piece.layers, id, ids).flatMap((layer) => (layer.id === id ? parts : [layer])),
   };
 }

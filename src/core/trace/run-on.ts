@@ -42,7 +42,8 @@ function stretchOf(stroke: Stretch, path: Path, from: number, to: number): Stret
   return { ...stroke, path, widths: all.map(({ at, scale }) => ({ at: (at - from) / span, scale })) };
 }
 
-const backward = (one: Stretch): Stretch => ({
+/** A stretch gone through the other way. */
+export const backward = <T extends Stretch>(one: T): T => ({
   ...one,
   path: reversePath(one.path),
   widths: one.widths && [...one.widths].reverse().map(({ at, scale }) => ({ at: 1 - at, scale })),

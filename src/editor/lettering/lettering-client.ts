@@ -52,7 +52,7 @@ export async function changeSetting(
   const before = asked.get(id);
   before?.job.abort();
   const from = before?.setting ?? lettering.setting;
-  // How letters are written goes with their face.
+  // Another face is written as this person has it written.
   const face = part.face && part.face.id !== from.face.id ? part.face.id : null;
   const setting = withPart(from, face ? { ...part, ductus: recalledDuctus(face) } : part);
   const job = startJob(() => call(LETTERING.set, { body: setting }));

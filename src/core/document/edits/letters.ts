@@ -43,10 +43,11 @@ function placesIn(before: string, now: string): (at: number) => number | null {
 
 /**
  * A setting with some of it changed: letters that are set unlike the others go with their text, and move in proportion with
- * its size.
+ * its size. How letters are written was chosen for a face, and stays behind with it.
  */
 export function changeSetting(setting: TextSetting, part: Change<TextSetting>): TextSetting {
-  const next = changed<TextSetting>(setting, part);
+  const isOtherFace = part.face !== undefined && part.face.id !== setting.face.id;
+  const next = changed<TextSetting>(setting, isOtherFace ? { ductus: undefined, ...part } : part);
   const { letters } = next;
   if (!letters || 'letters' in part) return next;
   const to = placesIn(setting.text, next.text);
