@@ -1,4 +1,5 @@
 import type { Point } from '../geometry';
+import type { Position } from './position';
 
 /** One part of a letter: a movement of the pen from where it begins to where it ends. */
 export interface Movement {
@@ -7,6 +8,8 @@ export interface Movement {
   readonly way: readonly Point[];
   /** A dot, bar or accent: it may wait until the word is written. */
   readonly isMark: boolean;
+  /** A stretch of the line that a word hangs on: it is written when all the word is. */
+  readonly isHeadLine: boolean;
   /** Whether a hand that joins letters goes on to it without lifting the pen. */
   readonly runsOn: boolean;
 }
@@ -16,6 +19,8 @@ export interface Form {
   readonly name: string;
   /** A form of flourished hands: a letter must be much more like it than like plain ones. */
   readonly isFlourish: boolean;
+  /** Where in a run of joined letters a letter has this form, if it has another elsewhere. */
+  readonly position?: Position;
   readonly movements: readonly Movement[];
 }
 
@@ -62,7 +67,7 @@ export function evenPlaces(way: readonly Point[], count: number): Point[] {
 }
 
 function movementOf(text: string): Movement {
-  const match = /^(\+ |• )?(.*?) (-?\d+,-?\d+.*)$/.exec(text.trim());
+  const match = /^(\+ |• |‾ )?(.*?) (-?\d+,-?\d+.*)$/.exec(text.trim());
   if (!match) throw new Error(`A movement can't be read: “${text}”.`);
   const given = match[3]!.split(/\s+/).map((place): Given => {
     const read = /^(-?\d+),(-?\d+)(!)?$/.exec(place);
@@ -73,6 +78,7 @@ function movementOf(text: string): Movement {
     name: match[2]!,
     way: evenPlaces(bent(given), PLACES),
     isMark: match[1] === '• ',
+    isHeadLine: match[1] === '‾ ',
     runsOn: match[1] === '+ ',
   };
 }

@@ -1,5 +1,8 @@
+import { arabicForms, arabicParts } from './arabic-forms';
+import { devanagariForms, devanagariParts } from './devanagari-forms';
 import { readForms, type Form } from './form';
 import { ACCENTS, LATIN } from './latin';
+import type { Position } from './position';
 
 const LETTERS = readForms(LATIN);
 const MARKS = readForms(ACCENTS);
@@ -13,8 +16,7 @@ const raised = (form: Form, isTall: boolean): Form['movements'] =>
       }))
     : form.movements;
 
-/** The ways in which a hand writes a letter, the commonest first; none where it is not known. Accented letters are their letter, then the accent. */
-export function formsOf(letter: string): readonly Form[] {
+function latinForms(letter: string): readonly Form[] {
   const known = LETTERS.get(letter);
   if (known) return known;
   const [base, ...accents] = [...letter.normalize('NFD')];
@@ -31,3 +33,37 @@ export function formsOf(letter: string): readonly Form[] {
     ],
   }));
 }
+
+/** A letter without its accents, and its accents alone. */
+function latinParts(letter: string): readonly Form[] {
+  const marked = latinForms(letter).filter(({ movements }) => movements.some(({ isMark }) => isMark));
+  return marked.flatMap((form) =>
+    [true, false].map((marks) => ({
+      ...form,
+      movements: form.movements.filter(({ isMark }) => isMark === marks),
+    })),
+  );
+}
+
+/**
+ * The ways in which a hand writes a letter, the commonest first; none where it is not known. Accented letters are their letter, then
+ * the accent.
+ * @param position where it stands in a run of joined letters; all its forms where that is not said.
+ */
+export function formsOf(letter: string, position?: Position): readonly Form[] {
+  const known = [latinForms, arabicForms, devanagariForms]
+    .map((formsIn) => formsIn(letter))
+    .find((forms) => forms.length > 0);
+  return (known ?? []).filter(
+    (form) => position === undefined || form.position === undefined || form.position === position,
+  );
+}
+
+/**
+ * The ways in which a hand writes what a face may show of some letters by one glyph of several: a letter without its marks, its
+ * marks alone, each letter of a syllable.
+ */
+export const formsOfParts = (letters: string, position?: Position): readonly Form[] =>
+  [...latinParts(letters), ...arabicParts(letters), ...devanagariParts(letters)].filter(
+    (form) => position === undefined || form.position === undefined || form.position === position,
+  );

@@ -1,3 +1,4 @@
 export { evenPlaces, readForms, type Form, type Movement } from './form';
-export { formsOf } from './forms-of';
+export { formsOf, formsOfParts } from './forms-of';
+export { isJoinedScript, positionIn, type Position } from './position';
 export * from './match';

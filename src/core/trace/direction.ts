@@ -2,6 +2,17 @@ import { measurePath, pathBounds, pointAtLength, type Path, type Point } from '.
 
 export type WritingDirection = 'left to right' | 'right to left';
 
+/** Letters of scripts that are written from the right; those of all others are from the left. */
+const FROM_RIGHT = /[\p{Script=Arabic}\p{Script=Hebrew}\p{Script=Syriac}\p{Script=Thaana}\p{Script=Nko}]/u;
+const LETTER = /\p{L}/u;
+
+/** The direction in which a text is written: that of its first letter; null where it has none (UAX #9, rule P2). */
+export function directionOf(text: string): WritingDirection | null {
+  const letter = [...text].find((sign) => LETTER.test(sign));
+  if (letter === undefined) return null;
+  return FROM_RIGHT.test(letter) ? 'right to left' : 'left to right';
+}
+
 /** A path is straight whose ends are so far apart, as a share of its length. */
 export const STRAIGHT = 0.93;
 /** A straight one is level below this share of rise to length. */

@@ -102,17 +102,30 @@ function shortestAlong(stroke: Stretch, from: Point, to: Point, near: number): [
   );
 }
 
+/** A way over two strokes: back along the first to where the second touches it, then ahead along that to its beginning. */
+function overBoth(a: Stretch, b: Stretch, near: number, most: Most): readonly Stretch[] | null {
+  if (b.path.points.length < 2) return null;
+  const [end, m] = [endOf(a), measurePath(b.path)];
+  for (let s = 0; s <= Math.min(most.ahead, m.length); s += near / 2) {
+    const back = shortestAlong(a, end, pointAtLength(m, s), near);
+    if (back)
+      return Math.abs(back[0] - back[1]) <= most.back ? [between(a, ...back), between(b, s, 0)] : null;
+  }
+  return null;
+}
+
+/** px of a way at the most over ink of the stroke before, which is written, and of the one after, which is not yet. */
+interface Most {
+  readonly back: number;
+  readonly ahead: number;
+}
+
 /**
- * The way of a pen from the end of one stroke to the beginning of the next over ink that one of them leaves: along the first,
- * back from its end or on from where it crosses itself there, or ahead along the second and back, whichever is shorter; nothing
+ * The way of a pen from the end of one stroke to the beginning of the next over ink that they leave: along the first, back from its
+ * end or on from where it crosses itself there, or ahead along the second and back, whichever is shorter, or over both; nothing
  * between where they meet. Null where it would have to leave the ink.
- * @param most px of the way at the most over ink of the first, which is written, and of the second, which is not yet.
  */
-export function wayOn(
-  a: Stretch,
-  b: Stretch,
-  most: { readonly back: number; readonly ahead: number },
-): readonly Stretch[] | null {
+export function wayOn(a: Stretch, b: Stretch, most: Most): readonly Stretch[] | null {
   const near = touching(a, b);
   const [end, start] = [endOf(a), startOf(b)];
   if (a.path.closed || b.path.closed) return null;
@@ -123,7 +136,7 @@ export function wayOn(
   const goesBack = back && long(back) <= most.back;
   const goesAhead = ahead && long(ahead) <= most.ahead;
   if (goesBack && !(goesAhead && long(ahead) < long(back))) return [between(a, ...back)];
-  return goesAhead ? [between(b, ...ahead)] : null;
+  return goesAhead ? [between(b, ...ahead)] : overBoth(a, b, near, most);
 }
 
 /** Paths one after another as one; a small gap between two is bridged. */

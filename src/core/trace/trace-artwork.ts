@@ -2,6 +2,7 @@ import type { Artwork } from '../document';
 import type { MakeCanvas } from '../paint';
 import { artItems, unhidden } from '../scene';
 import type { TracedStroke, TraceProgress } from './centre-lines';
+import { directionOf } from './direction';
 import { inkOfShapes } from './ink-of-shapes';
 import { traceInk, type TraceOptions } from './trace-ink';
 import { knowsLetters, traceLetters } from './trace-letters';
@@ -19,5 +20,6 @@ export function traceArtwork(
 ): TracedStroke[] | null {
   if (layer.type === 'lettering' && knowsLetters(layer)) return traceLetters(layer, options, make, progress);
   const ink = inkOfShapes(artItems(unhidden(layer)), make);
-  return ink && traceInk(ink, options, progress);
+  const told = layer.type === 'lettering' ? directionOf(layer.setting.text) : null;
+  return ink && traceInk(ink, { ...options, direction: told ?? options.direction }, progress);
 }

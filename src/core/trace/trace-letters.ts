@@ -1,4 +1,4 @@
-import { formsOf, matchForms, type Form, type LetterLine } from '../ductus';
+import { isJoinedScript, matchForms, type Form, type LetterLine } from '../ductus';
 import { glyphMatrices, type Lettering } from '../document';
 import {
   measurePath,
@@ -12,21 +12,18 @@ import type { MakeCanvas } from '../paint';
 import { artItems, partItems, unhidden } from '../scene';
 import { centreLines, type TracedStroke, type TraceProgress } from './centre-lines';
 import { inkOfShapes } from './ink-of-shapes';
+import { directionOf, type WritingDirection } from './direction';
+import { formsOfGlyph } from './forms-of-glyph';
+import { lettersIn, type Letter } from './letters-in';
 import { asOne, wayOn } from './run-on';
 import { handWays } from './hand-ways';
 import { inPiece, traceScale, type InkSource, type TraceOptions } from './trace-ink';
 import { writingOrder } from './order';
 
-/** A letter of a text: its sign or signs, and the glyph that shows it. */
-interface Letter {
-  readonly text: string;
-  readonly glyph: number;
-  /** Which word of the text it is in. */
-  readonly word: number;
-}
-
 /** Letters less like any form than this are written as ink that nothing is known of. */
 const UNLIKE = 0.3;
+/** What a face shows of a letter by a glyph of its own may be its marks alone where it is smaller than so many sizes of the text. */
+const MARK = 0.5;
 /** So many of a text's letters must be known for it to be traced letter by letter. */
 const KNOWN = 0.6;
 /** So many of a text's neighbours must touch as a hand joins them for the text to be joined. */
@@ -36,62 +33,12 @@ const BACK = 1.6;
 /** And on its way into a letter, where ink is not yet written, only so far. */
 const IN = 0.4;
 
-/** The letters of a text in the order in which they are read. */
-function lettersIn({ setting: { text }, set }: Lettering): Letter[] {
-  const clusters = [...new Set(set.glyphs.map(({ cluster }) => cluster))].sort((a, b) => a - b);
-  const next = new Map(clusters.map((cluster, i) => [cluster, clusters[i + 1] ?? text.length]));
-  return set.glyphs
-    .map(({ cluster }, glyph): Letter => {
-      const own = text.slice(cluster, next.get(cluster)).trim();
-      const word = text.slice(0, cluster).split(/\s+/).length;
-      return { text: own, glyph, word };
-    })
-    .sort((a, b) => set.glyphs[a.glyph]!.cluster - set.glyphs[b.glyph]!.cluster || a.glyph - b.glyph);
-}
-
-/** So many forms of each letter that is joined with others in one glyph. */
-const FORMS_OF_EACH = 4;
-
-/** How a person wants letters to be written: the name of a form for each that was chosen. */
-type ChosenForms = Lettering['setting']['ductus'];
-
-/** The form that was chosen for a letter, or all it may have. */
-function formsFor(letter: string, chosen: ChosenForms): readonly Form[] {
-  const forms = formsOf(letter);
-  const form = forms.find(({ name }) => name === chosen?.[letter.normalize('NFC')]);
-  return form ? [form] : forms;
-}
-
-/** The forms of what one glyph shows: of a letter, or of letters joined in one (fi) side by side. */
-function formsOfGlyph(text: string, chosen: ChosenForms): readonly Form[] {
-  const known = formsFor(text, chosen);
-  const parts = [...text.normalize('NFC')];
-  if (known.length > 0 || parts.length < 2) return known;
-  return parts
-    .map((letter) => formsFor(letter, chosen).slice(0, FORMS_OF_EACH))
-    .reduce<readonly Form[]>((all, each, i) => {
-      const besides = (form: Form): Form['movements'] =>
-        form.movements.map((movement) => ({
-          ...movement,
-          way: movement.way.map(({ x, y }) => ({ x: (i * 1.25 + x) / parts.length, y })),
-        }));
-      if (i === 0) return each.map((form) => ({ ...form, movements: besides(form) }));
-      return all.flatMap((before) =>
-        each.map((form) => ({
-          name: `${before.name}; ${form.name}`,
-          isFlourish: before.isFlourish || form.isFlourish,
-          movements: [...before.movements, ...besides(form)],
-        })),
-      );
-    }, []);
-}
-
 /** Whether enough of a text's letters are known to trace it letter by letter. */
 export function knowsLetters(layer: Lettering): boolean {
   const letters = lettersIn(layer).filter(({ text }) => text !== '');
   return (
     letters.length > 0 &&
-    letters.filter(({ text }) => formsOfGlyph(text, undefined).length > 0).length >= KNOWN * letters.length
+    letters.filter((letter) => formsOfGlyph(letter, undefined).length > 0).length >= KNOWN * letters.length
   );
 }
 
@@ -143,40 +90,37 @@ function runOnWithin(strokes: readonly TracedStroke[], size: number): TracedStro
 }
 
 /** Whether a pen that comes to the end of a stroke goes on along the writing. */
-function goesForward({ path }: TracedStroke, sign: number): boolean {
+function goesForward({ path }: TracedStroke, direction: WritingDirection): boolean {
   const m = measurePath(path);
   const [p, q] = [pointAtLength(m, 0.9 * m.length), pointAtLength(m, m.length)];
+  const sign = direction === 'left to right' ? 1 : -1;
   return sign * (q.x - p.x) > 0.4 * Math.hypot(q.x - p.x, q.y - p.y);
 }
 
-const isBody = ({ written }: TracedStroke): boolean => !written?.isMark;
+const isBody = ({ written }: TracedStroke): boolean => !written?.isMark && !written?.isHeadLine;
 
-/**
- * Traces a text letter by letter: each letter's ink by itself, so that every letter has strokes of its own whatever touches
- * it, written as a hand writes that letter. Where letters are joined, each goes on from where the one before it ended.
- * @returns null when `progress` stopped it, or where there is no ink.
- */
-export function traceLetters(
+const hasBody = ({ movements }: Form): boolean => movements.some(({ isMark }) => !isMark);
+
+/** The strokes of each letter of a text, in the order in which the letters are read; letters that look the same are looked at once. */
+function strokesOfLetters(
   layer: Lettering,
+  letters: readonly Letter[],
+  scale: number,
   options: TraceOptions,
   make: MakeCanvas,
-  progress: TraceProgress = () => true,
-): TracedStroke[] | null {
-  const shown = unhidden(layer);
-  const whole = inkOfShapes(artItems(shown), make);
-  if (!whole) return null;
-  const scale = traceScale(whole);
-  const parts = partItems(shown);
-  const letters = lettersIn(layer);
-  const { size, ductus } = layer.setting;
+  progress: TraceProgress,
+): TracedStroke[][] | null {
+  const parts = partItems(unhidden(layer));
+  const { ductus } = layer.setting;
   const matrices = glyphMatrices(layer);
   const known = new Map<string, { strokes: TracedStroke[]; x: number; y: number }>();
   const traced: TracedStroke[][] = [];
-  for (const [i, { text, glyph }] of letters.entries()) {
+  for (const [i, letter] of letters.entries()) {
     if (!progress(i / letters.length)) return null;
+    const { text, glyph, position } = letter;
     const { outline } = layer.set.glyphs[glyph]!;
     const [a, b, c, d, x, y] = matrices[glyph]!;
-    const key = [outline, text, a, b, c, d].join(' ');
+    const key = [outline, text, position, a, b, c, d].join(' ');
     const same = known.get(key);
     if (same) {
       const move: Matrix = translation(x - same.x, y - same.y);
@@ -186,47 +130,84 @@ export function traceLetters(
       continue;
     }
     const source = inkOfShapes(parts[glyph] ?? [], make);
-    const strokes = source
+    // A mark of its own is small; stretched to a letter it would look like one.
+    const isSmall = ({ bounds }: InkSource): boolean =>
+      Math.max(bounds.right - bounds.left, bounds.bottom - bounds.top) < MARK * layer.setting.size;
+    const own = { ...options, direction: directionOf(text) ?? options.direction };
+    const found = source
       ? strokesOfLetter(
           source,
           scale,
-          formsOfGlyph(text, ductus),
+          formsOfGlyph(letter, ductus).filter(isSmall(source) ? () => true : hasBody),
           ductus?.[text.normalize('NFC')],
-          options,
-        ).map((stroke) => ({
-          ...stroke,
-          glyph,
-        }))
+          own,
+        )
       : [];
+    const strokes = found.map((stroke) => ({ ...stroke, glyph }));
     known.set(key, { strokes, x, y });
     traced.push(strokes);
   }
-  const sign = options.direction === 'left to right' ? 1 : -1;
-  const joined = options.lifts === 'fewest' && areJoined(letters, traced, sign);
-  const run = joined ? traced.map((strokes) => runOnWithin(strokes, size)) : traced;
+  return traced;
+}
+
+/**
+ * Traces a text letter by letter: each letter's ink by itself, so that every letter has strokes of its own whatever touches
+ * it, written as a hand writes that letter. Where letters are joined, each goes on from where the one before it ended. Dots and
+ * bars may wait until their word is written, and its head-line always does.
+ * @returns null when `progress` stopped it, or where there is no ink.
+ */
+export function traceLetters(
+  layer: Lettering,
+  options: TraceOptions,
+  make: MakeCanvas,
+  progress: TraceProgress = () => true,
+): TracedStroke[] | null {
+  const whole = inkOfShapes(artItems(unhidden(layer)), make);
+  if (!whole) return null;
+  const letters = lettersIn(layer);
+  const { size, text } = layer.setting;
+  const direction = directionOf(text) ?? options.direction;
+  const traced = strokesOfLetters(
+    layer,
+    letters,
+    traceScale(whole),
+    { ...options, direction },
+    make,
+    progress,
+  );
+  if (!traced) return null;
+  const isLifted = options.lifts !== 'fewest';
+  const byHand = !isLifted && areJoined(letters, traced, direction);
+  const joined = letters.map((letter) => !isLifted && (byHand || isJoinedScript(letter.text)));
+  const run = traced.map((strokes, i) => (joined[i] ? runOnWithin(strokes, size) : strokes));
   const out: TracedStroke[] = [];
-  let waiting: TracedStroke[] = [];
-  let word = letters[0]?.word;
+  let marks: TracedStroke[] = [];
+  let headLines: TracedStroke[] = [];
   run.forEach((strokes, i) => {
-    const letter = letters[i]!;
-    if (letter.word !== word) {
-      out.push(...waiting);
-      waiting = [];
-      word = letter.word;
+    const [letter, previous] = [letters[i]!, letters[i - 1]];
+    const isNewWord = previous?.word !== letter.word;
+    if (isNewWord) {
+      out.push(...marks, ...headLines);
+      [marks, headLines] = [[], []];
     }
-    const before = i > 0 && letters[i - 1]!.word === letter.word ? run[i - 1]!.filter(isBody).at(-1) : null;
+    const before = joined[i] && !isNewWord && isJoinedTo(letter) ? run[i - 1]!.filter(isBody).at(-1) : null;
     const [first, ...rest] = strokes;
     const way =
-      joined && before && first && isBody(first)
-        ? wayOn(before, first, { back: IN * size, ahead: IN * size })
-        : null;
+      before && first && isBody(first) ? wayOn(before, first, { back: IN * size, ahead: IN * size }) : null;
     const all = way ? [ledIn(before!, way, first!), ...rest] : strokes;
-    out.push(...all.filter((stroke) => isBody(stroke) || options.marks === 'at once'));
-    waiting.push(...all.filter((stroke) => !isBody(stroke) && options.marks === 'after the word'));
+    const waits = ({ written }: TracedStroke): boolean =>
+      written?.isMark === true && options.marks === 'after the word';
+    out.push(...all.filter((stroke) => !waits(stroke) && !stroke.written?.isHeadLine));
+    marks.push(...all.filter(waits));
+    headLines.push(...all.filter((stroke) => stroke.written?.isHeadLine));
   });
-  out.push(...waiting);
+  out.push(...marks, ...headLines);
   return progress(1) ? out : null;
 }
+
+/** Whether a letter may be joined to the one before it: by the rules of its script, where it has such. */
+const isJoinedTo = ({ text, position }: Letter): boolean =>
+  !isJoinedScript(text) || position === 'medial' || position === 'final';
 
 /** A stroke begun where the one before it ended. */
 function ledIn(
@@ -251,7 +232,7 @@ const startWidth = ({ widths }: TracedStroke) => [{ at: 0, scale: widths![0]?.sc
 function areJoined(
   letters: readonly Letter[],
   traced: readonly (readonly TracedStroke[])[],
-  sign: number,
+  direction: WritingDirection,
 ): boolean {
   let [pairs, touching] = [0, 0];
   for (let i = 1; i < letters.length; i++) {
@@ -261,7 +242,7 @@ function areJoined(
     if (before.length === 0 || next.length === 0) continue;
     pairs++;
     const meets = before.some(
-      (a) => a.kind === 'line' && goesForward(a, sign) && next.some((b) => touchesEnd(a, b)),
+      (a) => a.kind === 'line' && goesForward(a, direction) && next.some((b) => touchesEnd(a, b)),
     );
     if (meets) touching++;
   }

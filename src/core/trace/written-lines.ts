@@ -14,6 +14,8 @@ export interface Written {
   readonly from: number;
   /** A dot, bar or accent: it may wait until the word is written. */
   readonly isMark: boolean;
+  /** A stretch of the line that its word hangs on: it is written when all the word is. */
+  readonly isHeadLine: boolean;
   /** Whether a hand that joins letters goes on to it without lifting the pen. */
   readonly runsOn: boolean;
 }
@@ -187,7 +189,7 @@ export function asHandGoes(line: Line, { placed, match }: WrittenGraph): { line:
 /** When something that is so placed is written; what is in no place comes last. */
 export function writtenAt({ form }: Match, place: Placed | undefined): Written {
   const movement = place?.movement ?? form.movements.length;
-  const { isMark = false, runsOn = false } = form.movements[movement] ?? {};
+  const { isMark = false, isHeadLine = false, runsOn = false } = form.movements[movement] ?? {};
   const from = place?.from ?? 0;
-  return { movement, from, isMark, runsOn };
+  return { movement, from, isMark, isHeadLine, runsOn };
 }
