@@ -1,3 +1,4 @@
+import type { Point } from '../geometry';
 import { readForms, type Form, type Movement } from './form';
 import { ARABIC_BODIES, ARABIC_FIGURES, ARABIC_LETTERS, ARABIC_SIGNS, ARABIC_VOWELS } from './arabic';
 import { POSITIONS, type Position } from './position';
@@ -37,11 +38,13 @@ const LETTERS = readLetters(ARABIC_LETTERS);
 
 const isAnchor = ({ name }: Movement): boolean => name === 'above' || name === 'below';
 
-/** A body without the places of its signs, and those places. */
-function taken(form: Form): { form: Form; at: Record<Side, Movement['way'][number] | null> } {
-  const place = (side: Side) => form.movements.find(({ name }) => name === side)?.way[0] ?? null;
-  const movements = form.movements.filter((movement) => !isAnchor(movement));
-  return { form: { ...form, movements }, at: { above: place('above'), below: place('below') } };
+/** Where a sign stands where a body does not say. */
+const USUAL: Record<Side, Point> = { above: { x: 0.5, y: -1.25 }, below: { x: 0.5, y: 0.35 } };
+
+/** The places where a sign may stand on a side of a body. */
+function placesFor(body: Form, side: Side): readonly Point[] {
+  const told = body.movements.filter(({ name }) => name === side).map(({ way }) => way[0]!);
+  return told.length > 0 ? told : [USUAL[side]];
 }
 
 const positionOf = ({ name }: Form): Position =>
@@ -56,20 +59,21 @@ const standing = (sign: Form, x: number, y: number): Movement[] =>
 
 /** All that a letter's body and signs may look like together. */
 function withSigns(body: Form, signs: readonly (readonly [readonly Form[], Side])[]): Form[] {
-  const { form, at } = taken(body);
+  const bare = { ...body, movements: body.movements.filter((movement) => !isAnchor(movement)) };
   return signs.reduce<Form[]>(
     (all, [forms, side], i) => {
-      const { x, y } = at[side] ?? { x: 0.5, y: side === 'above' ? -1.25 : 0.35 };
       const before = signs.slice(0, i).filter(([, other]) => other === side).length;
       const off = before * STACKED * (side === 'above' ? -1 : 1);
       return all.flatMap((one) =>
-        forms.map((sign) => ({
-          ...one,
-          movements: [...one.movements, ...standing(sign, x, y + off)],
-        })),
+        forms.flatMap((sign) =>
+          placesFor(body, side).map(({ x, y }) => ({
+            ...one,
+            movements: [...one.movements, ...standing(sign, x, y + off)],
+          })),
+        ),
       );
     },
-    [form],
+    [bare],
   );
 }
 
@@ -100,15 +104,19 @@ export function arabicForms(letter: string): readonly Form[] {
   );
 }
 
-/** Forms of what faces may show of a letter by a glyph of its own: the body alone, each of its signs, and all signs together. */
+/**
+ * Forms of what faces may show of a letter by one glyph of several: the letter without its vowels, its body alone, each of its signs,
+ * and all signs together.
+ */
 export function arabicParts(letter: string): readonly Form[] {
-  return arabicForms(letter).flatMap((form) => {
-    const [body, signs] = [
-      form.movements.filter(({ isMark }) => !isMark),
-      form.movements.filter(({ isMark }) => isMark),
-    ];
-    if (signs.length === 0) return [];
+  const { base, signs } = LETTERS.has(letter) ? { base: letter, signs: [] } : signsIn(letter);
+  const whole = signs.length > 0 ? arabicForms(base) : [];
+  const parts = arabicForms(letter).flatMap((form) => {
+    const marks = form.movements.filter(({ isMark }) => isMark);
+    if (marks.length === 0) return [];
     const part = (movements: readonly Movement[]): Form => ({ ...form, movements });
-    return [part(body), part(signs), ...(signs.length > 1 ? signs.map((sign) => part([sign])) : [])];
+    const body = part(form.movements.filter(({ isMark }) => !isMark));
+    return [body, part(marks), ...(marks.length > 1 ? marks.map((mark) => part([mark])) : [])];
   });
+  return [...whole, ...parts];
 }

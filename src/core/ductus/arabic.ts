@@ -3,7 +3,7 @@
  * (medial) or ends (final) a run of joined letters. Letters that differ only in their dots share a body.
  *
  * A line is one form of a body: `body  position, name of the form  part ; part ; …`, told as Latin letters are, across from the
- * left. `above` and `below` are where dots and signs of the letter stand. What joins comes in from the right and goes out to the
+ * left. `above` and `below` are where dots and signs of the letter may stand. What joins comes in from the right and goes out to the
  * left along the line of writing. Where a hand goes up a tooth and comes back down, the way up and the way down are two parts.
  *
  * Sources: order and direction as school models of Naskh and of simple connected writing have them in common: along the line from
@@ -31,6 +31,7 @@ hah  initial  head 10,92 35,97 75,52 100,75 ; + way on 100,75! 72,42 40,18 0,12 
 hah  initial, square  head and way on 10,98 55,96 98,70 98,2! 0,0 ; above 55,130 ; below 60,-35
 hah  medial  way in 100,5 70,45 35,95 8,88 ; + way on 85,72 60,40 30,22 0,18 ; above 40,140 ; below 50,-30
 hah  medial, from above  way in 100,8 88,12 78,60 ; + head 78,62 62,66 30,95 5,88 ; + way on 100,98 60,66 30,45 0,30 ; above 40,140 ; below 50,-10
+hah  medial, from its head  head 8,92 45,88 100,72 ; + way on 100,72! 60,45 30,20 0,8 ; above 40,140 ; below 50,-30
 hah  medial, square  way in 100,0 64,2! 62,60 45,96 8,98 ; + way on 62,60! 62,2 0,0 ; above 40,130 ; below 50,-35
 hah  final  way in 100,60 70,65 40,93 8,88 ; + bowl 85,88 50,70 12,45 10,20 40,2 82,10 ; above 40,120 ; below 45,40
 hah  final, from above  way in 100,72 80,72 72,90 ; + head 72,90 60,88 25,98 5,90 ; + bowl 85,98! 60,88 12,60 8,30 40,4 85,8 ; above 40,120 ; below 45,45
@@ -48,6 +49,7 @@ seen  medial  way in 100,15 88,15 86,95 ; + tooth 86,95! 84,12 56,12 56,90 ; + t
 seen  final  way in 100,30 90,28 88,70 ; + tooth 88,70! 86,28 70,28 68,62 ; + tooth 68,62! 66,26 50,28 48,60 ; + bowl 48,60! 46,-10 28,-38 8,-28 2,10 ; above 68,110
 sad  isolated  loop 50,34 70,68 88,80 98,58 88,38 50,32 ; + tooth 49,34 48,58 ; + bowl 48,58! 48,20 44,-15 28,-38 8,-28 2,10 ; above 78,115
 sad  initial  loop 28,20 55,72 80,95 99,65 80,30 28,20 ; + tooth 26,22 26,62 ; + way on 26,62! 24,22 0,12 ; above 65,140
+sad  initial, crossed  tail and loop 28,0 36,46 75,85 100,98 92,55 40,44 ; + tooth 36,44 14,72 ; + way on 14,72! 0,40 ; above 65,140
 sad  medial  way in and loop 100,8 80,14 26,20! 50,70 72,92 88,60 82,16 ; + tooth 25,22 26,65 ; + way on 26,65! 22,22 0,14 ; above 60,140
 sad  medial, square  way in and loop 100,8 84,9 28,9! 28,52 60,82 84,60 84,10 ; + tooth 28,54 28,98 ; + way on 28,98! 27,12 0,6 ; above 60,140
 sad  final  way in and loop 100,32 88,34 52,32! 66,68 84,82 96,60 90,36 ; + tooth 50,34 48,58 ; + bowl 48,58! 48,10 30,-38 8,-28 2,10 ; above 75,115
@@ -84,6 +86,7 @@ lam  final  way in 100,25 86,28 84,100 ; + way on 84,100! 86,15 65,-6 28,-8 6,5 
 meem  isolated  head and tail 14,48 20,92 66,98 96,62 90,47 30,48 12,40 6,0 ; above 50,125
 meem  isolated, open  head and tail 12,72 30,98 60,95 95,68 55,58 12,52 4,0 ; above 50,125
 meem  initial  head and way on 30,20 45,70 66,98 92,60 98,8! 60,12 28,18 0,4 ; above 60,130
+meem  initial, high  head 60,52 98,98 100,35! 60,50 ; + way on 60,50! 25,25 0,0 ; above 80,130
 meem  medial  way in and head 100,5 75,8 28,15! 42,70 58,98 80,60 92,8 ; + way on 28,15! 0,2 ; above 55,130
 meem  medial, hanging  way in and head 100,25 62,62 20,58! 45,95 62,64 ; + way on 20,58! 0,40 ; above 45,130
 meem  final  way in and head 100,50 50,58 26,80! 60,100 85,75 94,52 ; + tail 26,80! 12,60 8,0 ; above 55,125
@@ -99,8 +102,8 @@ heh  final  way in 100,2 72,10 62,40 58,100 ; + loop 58,92! 20,55 6,30 20,8 62,2
 heh  final, square  way in 100,3 72,4 70,98 ; + loop 70,98! 20,95 4,50 15,5 70,3 ; above 45,130
 waw  isolated  head and tail 92,52 55,48 38,68 58,98 85,85 95,50 70,12 0,2 ; above 60,125
 waw  final  way in 100,52 88,50 ; + head and tail 88,50 55,48 38,70 58,98 84,82 92,45 65,10 0,2 ; above 60,125
-yeh  isolated  way 85,98 55,90 48,68 90,52 95,25 60,0 20,5 2,50 ; above 60,125 ; below 45,-30
-yeh  final  way 100,88 62,88 70,72 94,60 80,38 30,30 5,55 2,95 ; above 60,120 ; below 45,-5
+yeh  isolated  way 85,98 55,90 48,68 90,52 95,25 60,0 20,5 2,50 ; above 60,125 ; above 15,110 ; below 45,-30
+yeh  final  way 100,88 62,88 70,72 94,60 80,38 30,30 5,55 2,95 ; above 60,120 ; above 10,135 ; below 45,-5
 lam alef  isolated  lam 98,100 60,40 30,4 8,8 50,40 ; alef 10,98 40,40 70,4 ; above 20,125 ; below 50,-25
 lam alef  isolated, square  lam 90,100 92,20 60,2 5,2 ; alef 5,98 45,45 62,2 ; above 10,125 ; below 50,-25
 lam alef  final  way in 100,5 75,8 72,100 ; + way on 72,100! 70,12 40,2 5,3 ; alef 5,98 30,50 40,5 ; above 10,125 ; below 50,-25

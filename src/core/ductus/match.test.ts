@@ -29,6 +29,7 @@ function drawn(form: Form, random: () => number): Piece[] {
         places: isTurned ? places.reverse() : places,
         closed: false,
         isLoop: false,
+        isDot: false,
         movement,
         from: ends[k]! / (n - 1),
         isTurned,
@@ -87,7 +88,7 @@ test('a ring is begun where its form begins, and goes as it does, from whatever 
       y: 110 * y,
     }));
     const places = turned ? begun.reverse() : begun;
-    const { laid } = matchForms(formsOf('o'), [{ places, closed: true, isLoop: false }])!;
+    const { laid } = matchForms(formsOf('o'), [{ places, closed: true, isLoop: false, isDot: false }])!;
     expect(laid[0]!.turned).toBe(turned);
     const at = places[Math.round(laid[0]!.start * places.length) % places.length]!;
     expect(Math.hypot(at.x - 90 * way[0]!.x, at.y - 110 * way[0]!.y)).toBeLessThan(30);
@@ -98,6 +99,7 @@ test('a scribble is like no letter, and nothing is like a letter that is not kno
   const scribble: LetterLine[] = [0, 1, 2, 3, 4].map((k) => ({
     closed: false,
     isLoop: false,
+    isDot: false,
     places: Array.from({ length: 9 }, (_, i) => ({ x: 20 * i, y: 25 * k + (i % 2) * 30 })),
   }));
   // Half the letters of faces are nearer to their forms than 0.08, nine in ten than 0.25.

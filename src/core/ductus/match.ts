@@ -8,6 +8,8 @@ export interface LetterLine {
   readonly closed: boolean;
   /** Whether it comes back to where it left another line: a hand may begin or end anywhere on it. */
   readonly isLoop: boolean;
+  /** A piece of ink as wide as high, which has no line. */
+  readonly isDot: boolean;
 }
 
 /** Where a line lies in a form, and so when and which way a hand writes it. */
@@ -45,6 +47,8 @@ const MISSING = 0.3;
 const DOUBLE = 0.1;
 /** A later stretch of a form must fit better by so much than an earlier one. */
 const LATER = 0.012;
+/** What it costs to take a dot for a bit of a letter's body, where the letter has dots. */
+const NO_DOT = 0.25;
 /** So often a letter is moved and sized to lie better on its form. */
 const REFINED = 2;
 /** Forms that are looked at closely, each at the slants that suit it best at first look. */
@@ -83,14 +87,15 @@ interface LaidLine extends Laid {
 /** Rings are begun at any of so many places. */
 const BEGINNINGS = 12;
 
-function laidOn(line: Told, closed: boolean, ways: readonly Told[]): LaidLine {
+/** @param dear what it costs besides to be on each way, where that costs anything. */
+function laidOn(line: Told, closed: boolean, ways: readonly Told[], dear: readonly number[] = []): LaidLine {
   let best: LaidLine | null = null;
   const n = line.x.length;
   const offer = (told: Told, turned: boolean, start: number): void => {
     ways.forEach((way, movement) => {
       const { cost, from, to, on } = stretchOf(told, way);
       const open = closed ? 0.15 * (from + 1 - to) : 0;
-      const whole = cost + open + LATER * (movement + from);
+      const whole = cost + open + LATER * (movement + from) + (dear[movement] ?? 0);
       if (!best || whole < best.cost)
         best = { movement, from, to, turned, start, cost: whole, line: told, on, cutAt: 1, rest: null };
     });
@@ -223,17 +228,20 @@ function match(form: Form, lines: readonly LetterLine[], slant: number, isFirstL
     );
     return { long, count: Math.min(MOST, Math.max(LEAST, Math.round((PLACES * long) / size))) };
   });
+  const marks = form.movements.map(({ isMark }) => isMark);
+  const notDots = marks.includes(true) ? marks.map((isMark) => (isMark ? 0 : NO_DOT)) : [];
   const rounds = isFirstLook ? 0 : REFINED;
   for (let round = 0; round <= rounds; round++) {
     laid = upright.map((places, i) => {
-      const { closed, isLoop } = lines[i]!;
+      const { closed, isLoop, isDot } = lines[i]!;
       const way = closed ? [...places, places[0]!] : places;
       const even = evenPlaces(way, counts[i]!.count).map(({ x, y }) => ({
         x: x * fit.scaleX + fit.x,
         y: y * fit.scaleY + fit.y,
       }));
       const line = told(even);
-      const one = isLoop && !isFirstLook ? laidLoop(line, ways) : laidOn(line, closed, ways);
+      const one =
+        isLoop && !isFirstLook ? laidLoop(line, ways) : laidOn(line, closed, ways, isDot ? notDots : []);
       return round < rounds || closed || isFirstLook ? one : begunWithin(line, one, ways);
     });
     if (round < rounds) fit = refined(fit, laid, ways);

@@ -37,9 +37,11 @@ function sideBySide(
     );
 }
 
+const hasBody = ({ movements }: Form): boolean => movements.some(({ isMark }) => !isMark);
+
 /** The forms of what one glyph shows: of a letter, of a part of it, or of letters joined in one. */
 export function formsOfGlyph(
-  { text, isPart, position }: Pick<Letter, 'text' | 'isPart' | 'position'>,
+  { text, part, position }: Pick<Letter, 'text' | 'part' | 'position'>,
   chosen: ChosenForms,
 ): readonly Form[] {
   const formsFor = (letter: string): readonly Form[] => {
@@ -48,7 +50,9 @@ export function formsOfGlyph(
     return form ? [form] : forms;
   };
   const known = formsFor(text);
-  if (known.length > 0 && !isPart) return known;
-  const parts = [...known, ...formsOfParts(text, position)];
-  return parts.length > 0 ? parts : sideBySide([...text.normalize('NFC')], formsFor);
+  const parts = part !== 'all' || known.length === 0 ? formsOfParts(text, position) : [];
+  if (part === 'marks') return parts.filter((form) => !hasBody(form));
+  const some = part === 'body' ? parts.filter(hasBody) : parts;
+  if (some.length > 0) return some;
+  return known.length > 0 ? known : sideBySide([...text.normalize('NFC')], formsFor);
 }

@@ -18,7 +18,7 @@ const line = (...places: [number, number][]): Path => ({
   closed: false,
   points: places.map(([x, y]) => corner(x, y)),
 });
-const FAR = { back: 500, ahead: 500 };
+const FAR = { back: 500, ahead: 500, both: false };
 const length = (path: Path): number => measurePath(path).length;
 
 test('strokes whose ends meet follow one another; those that are nowhere near do not', () => {
@@ -38,7 +38,7 @@ test('the way goes back over the first stroke, or ahead over the second, whichev
   const [ahead] = wayOn(bowl, stem, FAR)!;
   expect(length(ahead!.path)).toBeCloseTo(70, 0);
   expect(ahead!.path.points.at(-1)).toMatchObject({ x: 0, y: 0 });
-  expect(wayOn(bowl, stem, { back: 50, ahead: 50 })).toBeNull();
+  expect(wayOn(bowl, stem, { back: 50, ahead: 50, both: false })).toBeNull();
 });
 
 test('a pen that crosses its own ink goes on along it from there, by the shorter way', () => {
@@ -49,7 +49,20 @@ test('a pen that crosses its own ink goes on along it from there, by the shorter
   expect(on!.path.points[0]!.y).toBeCloseTo(30, 0);
   expect(on!.path.points.at(-1)!.y).toBeCloseTo(90, 0);
   expect(length(on!.path)).toBeCloseTo(60, 0);
-  expect(wayOn(loop, foot, { back: 50, ahead: 500 })).toBeNull();
+  expect(wayOn(loop, foot, { back: 50, ahead: 500, both: false })).toBeNull();
+});
+
+test('where it may, the way leads over both: back to where the second leaves the first, then ahead to its beginning', () => {
+  // Along the line past the foot of a tooth, whose tip the next begins at, and on.
+  const base = stroke(line([0, 0], [100, 0]));
+  const tooth = stroke(line([40, -60], [40, -4], [-50, -4]));
+  expect(wayOn(base, tooth, FAR)).toBeNull();
+  const [back, ahead, ...more] = wayOn(base, tooth, { ...FAR, both: true })!;
+  expect(more).toEqual([]);
+  expect(back!.path.points.map(({ x }) => x)).toEqual([100, expect.closeTo(40, -1)]);
+  expect(ahead!.path.points.at(-1)).toMatchObject({ x: 40, y: -60 });
+  expect(wayOn(base, tooth, { back: 30, ahead: 500, both: true })).toBeNull();
+  expect(wayOn(base, tooth, { back: 500, ahead: 30, both: true })).toBeNull();
 });
 
 const place = fc.tuple(fc.integer({ min: -300, max: 300 }), fc.integer({ min: -300, max: 300 }));

@@ -118,6 +118,8 @@ function overBoth(a: Stretch, b: Stretch, near: number, most: Most): readonly St
 interface Most {
   readonly back: number;
   readonly ahead: number;
+  /** Whether it may lead over both. */
+  readonly both: boolean;
 }
 
 /**
@@ -136,7 +138,8 @@ export function wayOn(a: Stretch, b: Stretch, most: Most): readonly Stretch[] | 
   const goesBack = back && long(back) <= most.back;
   const goesAhead = ahead && long(ahead) <= most.ahead;
   if (goesBack && !(goesAhead && long(ahead) < long(back))) return [between(a, ...back)];
-  return goesAhead ? [between(b, ...ahead)] : overBoth(a, b, near, most);
+  if (goesAhead) return [between(b, ...ahead)];
+  return most.both ? overBoth(a, b, near, most) : null;
 }
 
 /** Paths one after another as one; a small gap between two is bridged. */

@@ -13,7 +13,7 @@ import { artItems, partItems, unhidden } from '../scene';
 import { centreLines, type TracedStroke, type TraceProgress } from './centre-lines';
 import { inkOfShapes } from './ink-of-shapes';
 import { directionOf, type WritingDirection } from './direction';
-import { formsOfGlyph } from './forms-of-glyph';
+import { formsOfGlyph, type ChosenForms } from './forms-of-glyph';
 import { lettersIn, type Letter } from './letters-in';
 import { asOne, wayOn } from './run-on';
 import { handWays } from './hand-ways';
@@ -22,8 +22,6 @@ import { writingOrder } from './order';
 
 /** Letters less like any form than this are written as ink that nothing is known of. */
 const UNLIKE = 0.3;
-/** What a face shows of a letter by a glyph of its own may be its marks alone where it is smaller than so many sizes of the text. */
-const MARK = 0.5;
 /** So many of a text's letters must be known for it to be traced letter by letter. */
 const KNOWN = 0.6;
 /** So many of a text's neighbours must touch as a hand joins them for the text to be joined. */
@@ -75,7 +73,7 @@ function runOnWithin(strokes: readonly TracedStroke[], size: number): TracedStro
       before?.written &&
       stroke.written &&
       (stroke.written.runsOn || stroke.written.movement === before.written.movement);
-    const way = goesOn ? wayOn(before, stroke, { back: BACK * size, ahead: BACK * size }) : null;
+    const way = goesOn ? wayOn(before, stroke, { back: BACK * size, ahead: BACK * size, both: true }) : null;
     if (!before || !way) out.push(stroke);
     else {
       const { freeStart, written } = before;
@@ -99,7 +97,22 @@ function goesForward({ path }: TracedStroke, direction: WritingDirection): boole
 
 const isBody = ({ written }: TracedStroke): boolean => !written?.isMark && !written?.isHeadLine;
 
-const hasBody = ({ movements }: Form): boolean => movements.some(({ isMark }) => !isMark);
+/** The strokes of what one glyph shows; what is known to be marks is, whatever they look like. */
+function strokesOfGlyph(
+  letter: Letter,
+  source: InkSource,
+  scale: number,
+  ductus: ChosenForms,
+  options: TraceOptions,
+): TracedStroke[] {
+  const forms = formsOfGlyph(letter, ductus);
+  const found = strokesOfLetter(source, scale, forms, ductus?.[letter.text.normalize('NFC')], options);
+  if (letter.part !== 'marks') return found;
+  return found.map((stroke, i) => ({
+    ...stroke,
+    written: stroke.written ?? { movement: i, from: 0, isMark: true, isHeadLine: false, runsOn: false },
+  }));
+}
 
 /** The strokes of each letter of a text, in the order in which the letters are read; letters that look the same are looked at once. */
 function strokesOfLetters(
@@ -111,7 +124,6 @@ function strokesOfLetters(
   progress: TraceProgress,
 ): TracedStroke[][] | null {
   const parts = partItems(unhidden(layer));
-  const { ductus } = layer.setting;
   const matrices = glyphMatrices(layer);
   const known = new Map<string, { strokes: TracedStroke[]; x: number; y: number }>();
   const traced: TracedStroke[][] = [];
@@ -130,19 +142,8 @@ function strokesOfLetters(
       continue;
     }
     const source = inkOfShapes(parts[glyph] ?? [], make);
-    // A mark of its own is small; stretched to a letter it would look like one.
-    const isSmall = ({ bounds }: InkSource): boolean =>
-      Math.max(bounds.right - bounds.left, bounds.bottom - bounds.top) < MARK * layer.setting.size;
     const own = { ...options, direction: directionOf(text) ?? options.direction };
-    const found = source
-      ? strokesOfLetter(
-          source,
-          scale,
-          formsOfGlyph(letter, ductus).filter(isSmall(source) ? () => true : hasBody),
-          ductus?.[text.normalize('NFC')],
-          own,
-        )
-      : [];
+    const found = source ? strokesOfGlyph(letter, source, scale, layer.setting.ductus, own) : [];
     const strokes = found.map((stroke) => ({ ...stroke, glyph }));
     known.set(key, { strokes, x, y });
     traced.push(strokes);
@@ -193,7 +194,9 @@ export function traceLetters(
     const before = joined[i] && !isNewWord && isJoinedTo(letter) ? run[i - 1]!.filter(isBody).at(-1) : null;
     const [first, ...rest] = strokes;
     const way =
-      before && first && isBody(first) ? wayOn(before, first, { back: IN * size, ahead: IN * size }) : null;
+      before && first && isBody(first)
+        ? wayOn(before, first, { back: IN * size, ahead: IN * size, both: false })
+        : null;
     const all = way ? [ledIn(before!, way, first!), ...rest] : strokes;
     const waits = ({ written }: TracedStroke): boolean =>
       written?.isMark === true && options.marks === 'after the word';

@@ -53,6 +53,7 @@ const linesOfChains = (chains: readonly Chain[]): LetterLine[] =>
   chains.map((chain) => ({
     closed: chain.closed,
     isLoop: comesBack(chain),
+    isDot: false,
     // The last place of a ring is its first.
     places: chain.x.map((at, i) => ({ x: at, y: chain.y[i]! })).slice(0, chain.closed ? -1 : undefined),
   }));
@@ -60,6 +61,7 @@ const linesOfChains = (chains: readonly Chain[]): LetterLine[] =>
 const lineOfDot = ({ x, y }: Point): LetterLine => ({
   closed: false,
   isLoop: false,
+  isDot: true,
   places: [
     { x, y },
     { x: x + 0.1, y },
