@@ -8,7 +8,7 @@ import {
   type Piece,
   type Stroke,
 } from '../src/core/document';
-import { lineShape } from '../src/core/geometry';
+import { lineShape, pathBounds } from '../src/core/geometry';
 import { keysOf } from '../src/core/timing';
 import { openNew, type Desk } from './desk';
 import { blank } from './pieces';
@@ -111,4 +111,33 @@ test('on the canvas a stroke is cut where others cross it and joined in writing 
   await desk.click(900, 300);
   await page.keyboard.press('Alt+j');
   await expect(page.getByText('There is no open stroke after this one')).toBeVisible();
+});
+
+test('Arabic letters are set in a face that has them and write themselves from the right, dots after their word', async ({
+  page,
+}) => {
+  test.setTimeout(60_000);
+  const desk = await openNew(page, blank('From the right'));
+  await desk.setText('قناة نهر');
+  // The face at hand has no Arabic letters.
+  await expect(page.getByText('Set in Amiri')).toBeVisible();
+  await page.getByRole('button', { name: 'Let it write itself' }).click();
+  await expect(page.getByRole('button', { name: 'Find its strokes anew' })).toBeVisible();
+  const piece = await saved(desk);
+  expect(lettering(piece).setting.face.id).toBe('amiri');
+  const boxes = strokesOf(piece).map(({ path }) => pathBounds(path)!);
+  expect(boxes[0]!.left).toBeGreaterThan(boxes.at(-1)!.right);
+  // Three letters that join and one that does not; then three signs of theirs, right to left.
+  const firstWord = strokesOf(piece).slice(0, 7);
+  expect(firstWord.map(({ name }) => name[0])).toEqual([...'قناةقنة']);
+
+  // Of a letter the forms are offered that it may have where it stands.
+  await page.getByRole('button', { name: 'How letters are written' }).click();
+  await page
+    .getByRole('group', { name: 'Letters with several forms' })
+    .getByText('ن', { exact: true })
+    .click();
+  const forms = page.getByRole('radiogroup', { name: 'How ن is written' });
+  await expect(forms.getByRole('radio', { name: /^(isolated|final)/ })).toHaveCount(0);
+  await expect(forms.getByRole('radio', { name: /^(initial|medial)/ })).toHaveCount(4);
 });

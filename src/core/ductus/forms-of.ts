@@ -60,6 +60,24 @@ export function formsOf(letter: string, position?: Position): readonly Form[] {
 }
 
 /**
+ * The forms of a letter between which a person may choose, each name once: those that have another beside them in their position.
+ * @param positions where the letter stands in runs of joined letters.
+ */
+export function formChoices(letter: string, positions: readonly Position[]): readonly Form[] {
+  const named = new Map(
+    formsOf(letter)
+      .map((form) => [form.name, form] as const)
+      .reverse(),
+  );
+  const forms = [...named.values()].reverse();
+  const isAt = ({ position }: Form): boolean => position === undefined || positions.includes(position);
+  return forms.filter(
+    (form) =>
+      isAt(form) && forms.some((other) => other.name !== form.name && other.position === form.position),
+  );
+}
+
+/**
  * The ways in which a hand writes what a face may show of some letters by one glyph of several: a letter without its marks, its
  * marks alone, each letter of a syllable.
  */

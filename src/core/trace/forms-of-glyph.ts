@@ -46,8 +46,8 @@ export function formsOfGlyph(
 ): readonly Form[] {
   const formsFor = (letter: string): readonly Form[] => {
     const forms = formsOf(letter, letter === text ? position : undefined);
-    const form = forms.find(({ name }) => name === chosen?.[letter.normalize('NFC')]);
-    return form ? [form] : forms;
+    const wanted = forms.filter(({ name }) => name === chosen?.[letter.normalize('NFC')]);
+    return wanted.length > 0 ? wanted : forms;
   };
   const known = formsFor(text);
   const parts = part !== 'all' || known.length === 0 ? formsOfParts(text, position) : [];

@@ -28,6 +28,8 @@ import { notify } from '@/ui';
 import { startJob, type Job } from '../jobs';
 import { call } from '../saving';
 import { recalledDuctus, rememberForm, withForm } from './ductus-memory';
+import { faceFor, namedLetters } from './missing-letters';
+import { facesNow } from './use-faces';
 import { edit, editFromBase, newId, select, showFrame, useEditor } from '../state';
 
 const letteringNow = (id: string): Lettering | undefined =>
@@ -146,26 +148,34 @@ export const addText = (text: string, face: string, at: Point | null = null): Pr
     ? addLineText(text, face.slice('line:'.length) as LineFaceId, at)
     : addLettering(text, face, at);
 
+/** Whether nothing of a text is seen. */
+const isEmpty = ({ outlines }: SetText): boolean => Object.values(outlines).every((data) => data === '');
+
 /** Share of the height of a piece that text takes which is set at a place. */
 const SET_SIZE = 0.12;
 
 async function addLettering(text: string, face: string, at: Point | null): Promise<MadeText | null> {
   const { piece } = useEditor.getState();
   const { size } = piece;
-  const ductus = recalledDuctus(face);
-  const setting: TextSetting = {
+  const settingIn = (id: string, ductus = recalledDuctus(id)): TextSetting => ({
     text,
     // The nearest weight that the face has is taken.
-    face: { id: face, weight: 400 },
+    face: { id, weight: 400 },
     size: Math.round(size.height * (at ? SET_SIZE : 0.28)),
     tracking: 0,
     leading: 1.2,
     align: at ? 'left' : 'centre',
     ...(ductus && { ductus }),
-  };
-  const end = await startJob(() => call(LETTERING.set, { body: setting })).settled;
+  });
+  const setIn = (id: string) => startJob(() => call(LETTERING.set, { body: settingIn(id) })).settled;
+  let [end, setting] = [await setIn(face), settingIn(face)];
+  // A text of which nothing would be seen is set in a face that is made for its letters.
+  const other =
+    end.status === 'done' && isEmpty(end.value) ? faceFor(end.value.missing, await facesNow()) : null;
+  if (other) [end, setting] = [await setIn(other.id), settingIn(other.id)];
   if (end.status === 'failed') notify(end.error.message);
   if (end.status !== 'done') return null;
+  if (other) notify(`Set in ${other.name}: the face that was chosen has none of these letters.`);
   const set = end.value;
   const middle = { x: size.width / 2, y: Math.round(size.height * 0.58) };
   const made = newLettering(newId(), nameOfText(text), setting, set, at ?? middle);
@@ -212,7 +222,6 @@ async function addLineText(text: string, face: LineFaceId, at: Point | null): Pr
   select({ layers: ids });
   showFrame(last);
   useEditor.setState({ step: 'trace', tool: 'select' });
-  if (missing.length > 0)
-    notify(`This face lacks ${missing.map((m) => `“${m}”`).join(', ')}; they were left out.`);
+  if (missing.length > 0) notify(`This face lacks ${namedLetters(missing)}; they were left out.`);
   return { type: 'strokes' };
 }

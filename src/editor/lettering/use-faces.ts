@@ -1,17 +1,29 @@
 import { useQuery } from '@tanstack/react-query';
 import { FACES, type FaceSummary, type Faces } from '@/contract';
+import { queries } from '../queries';
 import { call, useSaving } from '../saving';
+
+const facesOf = (project: string | undefined) => ({
+  queryKey: ['faces', project],
+  queryFn: () => call(FACES.list, { params: { id: project! } }),
+  staleTime: Infinity,
+});
 
 /** The faces of the open project; null until they are here. */
 export function useFaces(): Faces | null {
   const project = useSaving((s) => s.open?.projectId);
-  const { data } = useQuery({
-    queryKey: ['faces', project],
-    queryFn: () => call(FACES.list, { params: { id: project! } }),
-    enabled: project !== undefined,
-    staleTime: Infinity,
-  });
+  const { data } = useQuery({ ...facesOf(project), enabled: project !== undefined });
   return data ?? null;
+}
+
+/** The faces of the open project, asked for where they are not here yet; none where they can't be had. */
+export async function facesNow(): Promise<readonly FaceSummary[]> {
+  const project = useSaving.getState().open?.projectId;
+  if (project === undefined) return [];
+  return queries.fetchQuery(facesOf(project)).then(
+    ({ faces }) => faces,
+    () => [],
+  );
 }
 
 /** The kind of faces whose letters are strokes at once. */

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Radio, RadioGroup } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Lettering } from '@/core/document';
-import { formsOf } from '@/core/ductus';
+import { formChoices, positionIn, type Form } from '@/core/ductus';
 import { Fold, Hint, LetterButton, LetterRow } from '@/ui';
 import { chooseForm } from '../lettering';
 import { traceSource, sourceById, useTracing } from '../tracing';
@@ -45,17 +45,28 @@ const Fits = styled.span`
 /** What stands for the form that a letter is most like. */
 const AS_IT_FITS = '';
 
-/** The letters of a text that a hand may write in several forms, each once. */
-const letterChoices = ({ setting: { text } }: Lettering): string[] =>
-  [...new Set(text.normalize('NFC'))].filter((letter) => formsOf(letter).length > 1);
+/** The letters of a text that a hand may write in several forms where they stand, each once, with those forms. */
+function letterChoices({ setting: { text } }: Lettering): ReadonlyMap<string, readonly Form[]> {
+  const whole = text.normalize('NFC');
+  const letters = [...whole];
+  const starts = letters.map((_, i) => letters.slice(0, i).join('').length);
+  const choices = [...new Set(letters)].map((letter) => {
+    const positions = letters.flatMap((one, i) =>
+      one === letter ? [positionIn(whole, starts[i]!, starts[i]! + one.length)] : [],
+    );
+    return [letter, formChoices(letter, positions)] as const;
+  });
+  return new Map(choices.filter(([, forms]) => forms.length > 0));
+}
 
 /** In which form each letter of a text is written: the number, order and direction of its strokes. */
 export function DuctusFold({ lettering }: { lettering: Lettering }) {
-  const letters = letterChoices(lettering);
+  const choices = letterChoices(lettering);
+  const letters = [...choices.keys()];
   const [taken, take] = useState<string | null>(null);
   if (letters.length === 0) return null;
   const { ductus } = lettering.setting;
-  const letter = taken !== null && letters.includes(taken) ? taken : null;
+  const letter = taken !== null && choices.has(taken) ? taken : null;
   const chosen = letters.filter((one) => ductus?.[one] !== undefined).length;
   const choose = (of: string, form: string) => {
     chooseForm(lettering.id, of, form === AS_IT_FITS ? null : form);
@@ -88,7 +99,7 @@ export function DuctusFold({ lettering }: { lettering: Lettering }) {
             <Card value={AS_IT_FITS}>
               <Fits>as it fits</Fits>
             </Card>
-            {formsOf(letter).map((form) => (
+            {choices.get(letter)!.map((form) => (
               <Card key={form.name} value={form.name}>
                 <FormPicture form={form} />
                 {form.name}

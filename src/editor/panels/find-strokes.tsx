@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
-import type { ThresholdOptions, TraceOptions } from '@/core/trace';
+import { directionOf, type ThresholdOptions, type TraceOptions } from '@/core/trace';
 import {
   Button,
   Check,
@@ -119,6 +119,8 @@ export function FindStrokes({ source }: { source: Traceable }) {
   const writeOn = useTracing((s) => s.writeOn);
   const [offset, setOffset] = useState(0);
   const { id } = source;
+  const isToldByText =
+    'type' in source && source.type === 'lettering' && directionOf(source.setting.text) !== null;
   // What waits belongs to what is in hand: it goes when something else is taken up.
   useEffect(
     () => () => {
@@ -170,13 +172,17 @@ export function FindStrokes({ source }: { source: Traceable }) {
         <Check isSelected={writeOn} onChange={(on) => useTracing.setState({ writeOn: on })}>
           Write them on in order
         </Check>
-        <Segmented
-          label="Direction of writing"
-          value={options.direction}
-          choices={['left to right', 'right to left']}
-          onChange={(direction) => change({ direction })}
-        />
-        <Gap />
+        {!isToldByText && (
+          <>
+            <Segmented
+              label="Direction of writing"
+              value={options.direction}
+              choices={['left to right', 'right to left']}
+              onChange={(direction) => change({ direction })}
+            />
+            <Gap />
+          </>
+        )}
         <Segmented
           label="Dots and bars"
           value={options.marks}

@@ -11,8 +11,29 @@ import {
   type Art,
   type Lettering,
 } from '@/core/document';
-import { Check, pixels, NumberField, Segmented, Select, TextArea, Group, Hint, Pair, Warning } from '@/ui';
-import { changeSetting, FacePicker, nearestWeight, useFaces, useTypeFacts } from '../lettering';
+import type { FaceSummary } from '@/contract';
+import {
+  Button,
+  Check,
+  pixels,
+  NumberField,
+  Segmented,
+  Select,
+  TextArea,
+  Group,
+  Hint,
+  Pair,
+  Warning,
+} from '@/ui';
+import {
+  changeSetting,
+  FacePicker,
+  faceFor,
+  namedLetters,
+  nearestWeight,
+  useFaces,
+  useTypeFacts,
+} from '../lettering';
 import { edit, useCalm } from '../state';
 import { AxisField } from './axis-field';
 import { LettersFold } from './letters-fold';
@@ -138,6 +159,13 @@ export function LetteringControls({ lettering }: { lettering: Lettering }) {
   const face = faces?.faces.find((f) => f.id === setting.face.id);
   const { axes } = useTypeFacts(setting);
   const written = useCalm((s) => writesItself(s.piece, lettering));
+  const other = faceFor(set.missing, faces?.faces ?? []);
+  const takeFace = (chosen: FaceSummary) =>
+    void changeSetting(
+      id,
+      { face: { id: chosen.id, weight: nearestWeight(chosen, setting.face.weight) } },
+      'face',
+    );
   const weights =
     face && !Array.isArray(face.weights) ? (face.weights as { min: number; max: number }) : null;
   const ownAxes = [
@@ -150,7 +178,12 @@ export function LetteringControls({ lettering }: { lettering: Lettering }) {
         <TextField lettering={lettering} />
         {setting.text.trim() === '' && <Hint>Write something: there is nothing to set.</Hint>}
         {set.missing.length > 0 && (
-          <Warning>This face lacks {set.missing.map((m) => `“${m}”`).join(', ')}. They are left out.</Warning>
+          <Warning>This face lacks {namedLetters(set.missing)}. They are left out.</Warning>
+        )}
+        {other && other.id !== setting.face.id && (
+          <Button $wide onPress={() => takeFace(other)}>
+            Set it in {other.name}
+          </Button>
         )}
       </Group>
       <Group title="Face">
@@ -158,13 +191,7 @@ export function LetteringControls({ lettering }: { lettering: Lettering }) {
           value={setting.face.id}
           faces={faces?.faces ?? []}
           word={setting.text}
-          onChange={(chosen) =>
-            void changeSetting(
-              id,
-              { face: { id: chosen.id, weight: nearestWeight(chosen, setting.face.weight) } },
-              'face',
-            )
-          }
+          onChange={takeFace}
         />
         {face && Array.isArray(face.weights) && face.weights.length > 1 && (
           <Select

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { inSequence, renameStrokes, reverseStrokes, strokesOf, widestOf, type Piece } from '@/core/document';
-import { goesBackward, nextToJoin, writingOrder, type OrderOptions } from '@/core/trace';
+import { directionOf, goesBackward, nextToJoin, writingOrder, type OrderOptions } from '@/core/trace';
 import { Button, Fold, Segmented, TextInput, Buttons, Group, Hint, Gap } from '@/ui';
 import {
   cutAtCrossings,
@@ -23,6 +23,12 @@ const idsNow = (): string[] => {
   const chosen = selectedStrokes(state);
   return (chosen.length > 1 ? chosen : strokesOf(state.piece)).filter((s) => !s.locked).map((s) => s.id);
 };
+
+/** The direction of the first text that has one: strokes in a piece with Arabic lettering are most likely its. */
+const directionIn = ({ layers }: Piece): OrderOptions['direction'] =>
+  layers
+    .map((layer) => (layer.type === 'lettering' ? directionOf(layer.setting.text) : null))
+    .find((direction) => direction !== null) ?? 'left to right';
 
 /** Strokes in the order, and optionally the direction, of a hand. */
 function orderedByHand(piece: Piece, ids: readonly string[], options: OrderOptions, turn: boolean): Piece {
@@ -46,7 +52,8 @@ function orderedByHand(piece: Piece, ids: readonly string[], options: OrderOptio
 export function OrderControls() {
   const piece = useCalm((s) => s.piece);
   const selection = useCalm((s) => s.selection);
-  const [direction, setDirection] = useState<OrderOptions['direction']>('left to right');
+  const [wanted, setDirection] = useState<OrderOptions['direction'] | null>(null);
+  const direction = wanted ?? directionIn(piece);
   const [marks, setMarks] = useState<OrderOptions['marks']>('after the word');
   const [pattern, setPattern] = useState('');
   const chosen = selectedStrokes({ piece, selection });
