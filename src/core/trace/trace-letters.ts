@@ -28,6 +28,8 @@ const KNOWN = 0.6;
 const JOINED = 0.5;
 /** A pen goes back over ink for so many sizes of the text at the most. */
 const BACK = 1.6;
+/** In letters that are not joined, within a movement, only so far. */
+const BACK_IN_PRINT = 0.4;
 /** And on its way into a letter, where ink is not yet written, only so far. */
 const IN = 0.4;
 
@@ -63,17 +65,20 @@ function strokesOfLetter(
   return writingOrder(turned, { ...options, marks: 'at once' }).map((i) => turned[i]!);
 }
 
-/** Movements of one letter between which the pen is not lifted, as one stroke. */
-function runOnWithin(strokes: readonly TracedStroke[], size: number): TracedStroke[] {
+/**
+ * The strokes of a letter, those between which the pen is not lifted as one: within a movement it never is, and where letters are
+ * joined it also goes on to some others.
+ */
+function runOnWithin(strokes: readonly TracedStroke[], size: number, isJoined: boolean): TracedStroke[] {
   const out: TracedStroke[] = [];
+  const back = (isJoined ? BACK : BACK_IN_PRINT) * size;
   for (const stroke of strokes) {
     const before = out.at(-1);
-    // No hand lifts the pen within a movement.
     const goesOn =
       before?.written &&
       stroke.written &&
-      (stroke.written.runsOn || stroke.written.movement === before.written.movement);
-    const way = goesOn ? wayOn(before, stroke, { back: BACK * size, ahead: BACK * size, both: true }) : null;
+      ((isJoined && stroke.written.runsOn) || stroke.written.movement === before.written.movement);
+    const way = goesOn ? wayOn(before, stroke, { back, ahead: back, both: isJoined }) : null;
     if (!before || !way) out.push(stroke);
     else {
       const { freeStart, written } = before;
@@ -180,7 +185,7 @@ export function traceLetters(
   const isLifted = options.lifts !== 'fewest';
   const byHand = !isLifted && areJoined(letters, traced, direction);
   const joined = letters.map((letter) => !isLifted && (byHand || isJoinedScript(letter.text)));
-  const run = traced.map((strokes, i) => (joined[i] ? runOnWithin(strokes, size) : strokes));
+  const run = traced.map((strokes, i) => (isLifted ? strokes : runOnWithin(strokes, size, joined[i]!)));
   const out: TracedStroke[] = [];
   let marks: TracedStroke[] = [];
   let headLines: TracedStroke[] = [];
