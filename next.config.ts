@@ -12,6 +12,8 @@ const config: NextConfig = {
       headers: [{ key: 'Content-Security-Policy', value: DATA_POLICY }],
     },
   ],
+  // The server answers this machine alone, where packing what is unpacked beside it costs both more than it spares.
+  compress: false,
   compiler: { styledComponents: true },
   // These load native code or resolve modules at run time; the bundler must leave them alone.
   serverExternalPackages: [

@@ -148,7 +148,7 @@ async function main(): Promise<void> {
   const traced = lines();
   const covered = await faces();
   const timed = await speed();
-  const { hand, written } = await handTables();
+  const { hand, joined, written } = await handTables();
   writeFileSync(join(docs, 'tracing.png'), covered.picture);
   const text = [
     'Distances in widths of the line.',
@@ -156,6 +156,8 @@ async function main(): Promise<void> {
     traced.join('\n'),
     '### Forty words in each Latin face, by the rules of a hand',
     hand.join('\n'),
+    '### Words in Arabic and Devanagari, by the rules of their hands',
+    joined.join('\n'),
     '### Set and made to write themselves by one action',
     written.join('\n'),
     '### Letters of the shipped faces, painted again with the traced widths',
