@@ -1,7 +1,9 @@
 import { expect, test } from '@playwright/test';
+import { addLayers, newStroke } from '../src/core/document';
+import { lineShape } from '../src/core/geometry';
 import { valueAt, type Animated } from '../src/core/timing';
 import { openNew } from './desk';
-import { three } from './pieces';
+import { blank, three } from './pieces';
 
 const frames = (animated: Animated) =>
   typeof animated === 'number' ? [] : animated.keys.map((key) => key.frame);
@@ -259,4 +261,30 @@ test('lanes by arrows: into a lane, from key to key and lane to lane, moved, sho
   await expect(desk.lane(0)).toHaveAttribute('aria-expanded', 'false');
   await page.keyboard.press('ArrowRight');
   await expect(desk.score.getByRole('row')).toHaveCount(4);
+});
+
+test('keys that follow one another at once each mean the row that the one before led to', async ({
+  page,
+}) => {
+  const many = Array.from({ length: 40 }, (_, i) =>
+    newStroke(`s${i}`, `Stroke ${i}`, lineShape({ x: 100, y: 20 + 20 * i }, { x: 900, y: 20 + 20 * i })),
+  );
+  const desk = await openNew(page, addLayers(blank('Quick keys'), many));
+  await desk.lane(0).focus();
+  /** Presses keys in one go, faster than any picture is painted, wherever the focus is then. */
+  const press = (keys: readonly { key: string; ctrlKey?: boolean }[]) =>
+    page.evaluate((all) => {
+      for (const one of all)
+        document.activeElement!.dispatchEvent(
+          new KeyboardEvent('keydown', { ...one, bubbles: true, cancelable: true }),
+        );
+    }, keys);
+  const chosen = page.locator('[data-row][aria-selected="true"]');
+  await press([{ key: 'ArrowDown' }, { key: 'ArrowDown' }, { key: 'ArrowDown' }]);
+  await expect(chosen).toHaveAccessibleName(/Stroke 3\b/);
+  await expect(chosen).toBeFocused();
+  // A row that is far below is yet to be made.
+  await press([{ key: 'End', ctrlKey: true }, { key: 'ArrowUp' }, { key: 'ArrowUp' }]);
+  await expect(chosen).toHaveAccessibleName(/Stroke 37\b/);
+  await expect(chosen).toBeFocused();
 });

@@ -64,6 +64,8 @@ export function Score() {
   const lane = useTimeScale((s) => s.lane);
   const selection = useEditor((s) => s.selection);
   const scroller = useRef<HTMLDivElement>(null);
+  /** The row that has the focus as soon as it is made: keys until then are its own. */
+  const onItsWay = useRef<number | null>(null);
   const [renaming, setRenaming] = useState<string | null>(null);
   const [dropAt, setDropAt] = useState<number | null>(null);
   const [box, setBox] = useState<Bounds | null>(null);
@@ -107,11 +109,18 @@ export function Score() {
     else scrollTime(0, length);
   }, [length]);
 
+  const rowAt = (index: number) => scroller.current?.querySelector<HTMLElement>(`[data-row="${index}"]`);
   const focusRow = (index: number) => {
+    // At once where the row is there, so that the next key is its own however soon it comes.
+    const row = rowAt(index);
+    row?.focus({ preventScroll: true });
     virtual.scrollToIndex(index);
-    requestAnimationFrame(() =>
-      scroller.current?.querySelector<HTMLElement>(`[data-row="${index}"]`)?.focus(),
-    );
+    if (row) return;
+    onItsWay.current = index;
+    requestAnimationFrame(() => {
+      rowAt(index)?.focus();
+      onItsWay.current = null;
+    });
   };
   const { choose, dragOrder, boxSelect } = rowGestures({ rows, layers, scroller, setDropAt, setBox });
 
@@ -182,7 +191,7 @@ export function Score() {
                     tabIndex={index === firstSelected ? 0 : -1}
                     data-row={index}
                     style={{ transform: `translateY(${index * lane}px)` }}
-                    onKeyDown={(event) => rowKey(event, index)}
+                    onKeyDown={(event) => rowKey(event, onItsWay.current ?? index)}
                     onContextMenu={(event) => {
                       selectForMenu(layersOfRow(row));
                       openContextMenu(event, `More about ${rowName(row)}`, selectionEntries());
