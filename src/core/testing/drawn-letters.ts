@@ -137,9 +137,14 @@ function cutAtTurns(line: readonly Point[]): Point[][] {
   return out;
 }
 
+/** An end of known lines at which the ink ends; at a tip the pen comes back, along another line or its own. */
+interface FreeEnd extends Point {
+  readonly isTip: boolean;
+}
+
 /** Ends of the known lines at which the ink ends: no other line lies within the ink there. */
-export function freeEnds({ lines, width }: Drawn): Point[] {
-  const out: Point[] = [];
+function freeEnds({ lines, width }: Drawn): FreeEnd[] {
+  const out: FreeEnd[] = [];
   const runs = lines.filter((line) => extent(line) > 0.5 * width).flatMap(cutAtTurns);
   const ends = runs.flatMap((run, index) => [
     { end: run[0]!, next: run[1]!, run, index },
@@ -158,7 +163,8 @@ export function freeEnds({ lines, width }: Drawn): Point[] {
     );
     const all = [...apart, ...beyondHere.filter((run) => run.length > 1)];
     if (all.some((run) => toLine(here.end, run) < 0.8 * width)) continue;
-    if (out.every((p) => Math.hypot(p.x - here.end.x, p.y - here.end.y) > 0.5 * width)) out.push(here.end);
+    if (out.every((p) => Math.hypot(p.x - here.end.x, p.y - here.end.y) > 0.5 * width))
+      out.push({ ...here.end, isTip: together.length > 0 });
   }
   return out;
 }
@@ -220,6 +226,7 @@ export function judge(name: string, drawn: Drawn): LetterResult {
   const endDistances = truth.map(
     (p) => Math.min(...ends.map((e) => Math.hypot(e.x - p.x, e.y - p.y)), 9 * width) / width,
   );
+  const lifted = truth.filter(({ isTip }) => !isTip).length;
   const ink = piecesAndHoles(mask);
   const thin = piecesAndHoles(
     maskOf(strokeLines(traced, Math.max(1.5, 0.3 * width), mask.width, mask.height)),
@@ -227,7 +234,8 @@ export function judge(name: string, drawn: Drawn): LetterResult {
   const problems = [
     thin.pieces !== ink.pieces && `pieces ${thin.pieces}/${ink.pieces}`,
     thin.holes !== ink.holes && `rings ${thin.holes}/${ink.holes}`,
-    ends.length !== truth.length && `ends ${ends.length}/${truth.length}`,
+    // Whether the pen was lifted at a tip is not in the ink: it may be an end there, or turn.
+    (ends.length > truth.length || ends.length < lifted) && `ends ${ends.length}/${truth.length}`,
   ].filter(Boolean);
   return {
     name,

@@ -3,7 +3,7 @@ import { measurePath, pathBounds, pointAtLength } from '../geometry';
 import { drawLetter, judge, LETTERS, maskOf, type LetterResult } from '../testing/drawn-letters';
 import { seeded } from '../testing/families';
 import { outlinesByOpentype } from '../testing/font-outlines';
-import { lineLetters } from '../testing/hershey';
+import { lineLetters, type LineLetter } from '../testing/hershey';
 import { judgeOutlines } from '../testing/judge-ink';
 import { centreLines, CENTRE_LINE_OPTIONS } from '.';
 
@@ -43,6 +43,63 @@ test('letters stroked at 4, 8 and 12 % of the cap height are traced back to thei
     }
   }
   expect(right.filter(Boolean).length / right.length).toBeGreaterThan(0.95);
+});
+
+test('letters of a running hand are traced back with their loops and sharp turns', () => {
+  // The figures of this face are drawn with two lines: no single centre-line is known for them.
+  const letters = LETTERS.replace(/\d/g, '');
+  for (const share of SHARES) {
+    const results = lineLetters('HersheyScript1', letters).map((letter) =>
+      judge(`script ${share} ${letter.letter}`, drawLetter(letter, share)),
+    );
+    const wrong = results.filter((r) => !r.topology).map(({ name, why }) => `${name}: ${why}`);
+    expect([wrong, wrong.length <= 2]).toEqual([wrong, true]);
+  }
+});
+
+/** Lines as a letter 100 units high. */
+const asLetter = (...lines: (readonly [number, number])[][]): LineLetter => ({
+  face: 'made',
+  letter: '',
+  lines: lines.map((line) => line.map(([x, y]) => ({ x, y }))),
+  capHeight: 100,
+});
+/** A place so far from another, at so many degrees. */
+const away = ([x, y]: readonly [number, number], degrees: number, length: number): [number, number] => [
+  x + length * Math.cos((degrees * Math.PI) / 180),
+  y + length * Math.sin((degrees * Math.PI) / 180),
+];
+
+test('two lines that meet at a sharp angle are one that turns at their tip, whatever the angle, the way it points and the width', () => {
+  const tip = [100, 100] as const;
+  for (const angle of [18, 26, 34, 42, 50, 60]) {
+    for (const way of [0, 50, 110, 200, 290]) {
+      for (const share of [0.06, 0.1]) {
+        const [a, b] = [away(tip, way, 90), away(tip, way + angle, 90)];
+        const { strokes } = judge('angle', drawLetter(asLetter([a, tip, b] as [number, number][]), share));
+        expect([angle, way, share, strokes.length, strokes[0]!.freeStart && strokes[0]!.freeEnd]).toEqual([
+          ...[angle, way, share, 1, true],
+        ]);
+      }
+    }
+  }
+});
+
+test('a line that hangs on another ends there, however short it is, and the other goes straight on', () => {
+  const at = [100, 100] as const;
+  for (const angle of [40, 65, 90]) {
+    for (const way of [0, 70, 190]) {
+      for (const length of [22, 40]) {
+        const through = [away(at, way, 80), away(at, way + 180, 80)];
+        const { strokes, topology, why } = judge(
+          'stub',
+          drawLetter(asLetter(through, [[...at] as [number, number], away(at, way + angle, length)]), 0.08),
+        );
+        expect([angle, way, length, strokes.length, why]).toEqual([angle, way, length, 2, '']);
+        expect(topology).toBe(true);
+      }
+    }
+  }
 });
 
 test('turned and scaled ink gives the same lines', () => {
