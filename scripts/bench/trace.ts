@@ -7,14 +7,13 @@ import { wholePath, type PathCommand } from '../../src/core/geometry';
 import { tracePath } from '../../src/core/paint';
 import { drawLetter, judge, LETTERS } from '../../src/core/testing/drawn-letters';
 import { LINE_FACES, lineLetters } from '../../src/core/testing/hershey';
-import { inkOf, judgeOutlines, paintedOutline, type FaceResult } from '../../src/core/testing/judge-ink';
+import { inkOf, judgeStrokes, paintedOutline, type FaceResult } from '../../src/core/testing/judge-ink';
 import { makeCanvas } from '../../src/core/testing/face-measures';
 import { letterOutlines } from '../../src/core/document';
 import { TRACE_OPTIONS, traceInk, traceLetters, traceScale } from '../../src/core/trace';
 import { SHIPPED_FACES } from '../../src/server/lettering/shipped-faces';
 import { writeFigures } from '../lib/written.mjs';
 import { handTables, setter } from './hand';
-import { outlinesOf } from './trace-faces';
 
 const docs = join(import.meta.dirname, '../../docs');
 const mean = (v: readonly number[]): number => v.reduce((a, b) => a + b, 0) / v.length;
@@ -98,14 +97,18 @@ async function faces(): Promise<{ rows: string[]; picture: Buffer }> {
   const rows = ['| face | covered | spill | strokes | points |', '| --- | --- | --- | --- | --- |'];
   const all = [];
   for (const { id, name, kind } of SHIPPED_FACES) {
-    const outlines = (await outlinesOf(id, SAMPLE[kind] ?? 'Saltmarsh Almanac', 120)).flat();
-    const result = judgeOutlines(outlines);
+    const layer = (await setter({ id }))(SAMPLE[kind] ?? 'Saltmarsh Almanac');
+    const outlines = letterOutlines(layer).flat();
+    // As the application traces a text: letter by letter.
+    const result = judgeStrokes(outlines, traceLetters(layer, TRACE_OPTIONS, makeCanvas)!);
     const points = result.strokes.reduce((sum, s) => sum + s.path.points.length, 0);
     rows.push(
       `| ${name} | ${per(result.covered)} | ${per(result.spill)} | ${result.strokes.length} | ${points} |`,
     );
     all.push({ name, outlines, result });
   }
+  const covered = all.map(({ result }) => result.covered);
+  rows.push(`| **mean, worst** | **${per(mean(covered))}, ${per(Math.min(...covered))}** | | | |`);
   return { rows, picture: picture(all) };
 }
 

@@ -64,10 +64,13 @@ export interface FaceResult {
   readonly source: InkSource;
 }
 
-/** Traces outlines and paints the strokes over them at four pixels to one. */
-export function judgeOutlines(outlines: readonly PathCommand[], options = TRACE_OPTIONS): FaceResult {
+/** Traces outlines as ink of which nothing is known, and paints the strokes over them. */
+export const judgeOutlines = (outlines: readonly PathCommand[]): FaceResult =>
+  judgeStrokes(outlines, traceInk(inkOf(outlines), TRACE_OPTIONS)!);
+
+/** Paints strokes that were traced over outlines at four pixels to one. */
+export function judgeStrokes(outlines: readonly PathCommand[], strokes: readonly TracedStroke[]): FaceResult {
   const source = inkOf(outlines);
-  const strokes = traceInk(source, options)!;
   const scale = 4;
   const truth = source.mask(scale);
   const canvas = createCanvas(truth.width, truth.height);

@@ -87,11 +87,24 @@ const DIRECTIONS = Array.from({ length: 12 }, (_, i) => ({
   y: Math.sin((i * Math.PI) / 6),
 }));
 
+/** A line grows wider toward another by so much at the most. */
+const FLARES = 2.2;
+
 /** Half the width of a pen there: between two known ones, and wider where the ink leaves room, as where lines meet. */
 function roomFor(p: Point, half: number, mask: Mask): number {
-  const most = 1.35 * half;
+  const most = FLARES * half;
   const room = Math.min(...DIRECTIONS.map((d) => reachOfInk(mask, p.x, p.y, d.x, d.y, most)));
   return Math.max(half, room);
+}
+
+/** A line from where it is itself to where it ends on another, as a few places: it flares where the ink does. */
+function flare(from: Place, to: Point, mask: Mask): Place[] {
+  const STEPS = 4;
+  return Array.from({ length: STEPS }, (_, i): Place => {
+    const t = (i + 1) / STEPS;
+    const p = { x: from.x + t * (to.x - from.x), y: from.y + t * (to.y - from.y) };
+    return { ...p, r: roomFor(p, from.r, mask) };
+  });
 }
 
 /** The curve that leaves a place in one direction and arrives at another in its own: a cubic, as seven places. */
@@ -300,7 +313,7 @@ export function joinsOf(
     }
     for (const arm of free) {
       const at = endOf(arm);
-      joins.push({ from: arm, to: null, between: [{ x: at.x, y: at.y, r: arm.exit.r }] });
+      joins.push({ from: arm, to: null, between: flare(arm.exit, at, mask) });
     }
   }
   return { joins, inner };
