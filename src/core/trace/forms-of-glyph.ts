@@ -1,4 +1,4 @@
-import { formsOf, formsOfParts, isJoinedScript, type Form } from '../ductus';
+import { formsOf, formsOfParts, isJoinedScript, positionIn, type Form, type Position } from '../ductus';
 import type { Lettering } from '../document';
 import type { Letter } from './letters-in';
 
@@ -10,20 +10,16 @@ const FORMS_OF_EACH = 4;
 const MOST_JOINED = 3;
 
 /** The forms of letters that one glyph shows side by side (fi), in all combinations. */
-function sideBySide(
-  letters: readonly string[],
-  formsFor: (letter: string) => readonly Form[],
-): readonly Form[] {
-  const count = letters.length;
+function sideBySide(forms: readonly (readonly Form[])[], fromRight: boolean): readonly Form[] {
+  const count = forms.length;
   if (count < 2 || count > MOST_JOINED) return [];
-  const fromRight = isJoinedScript(letters[0]!);
   const besides = (form: Form, i: number): Form['movements'] =>
     form.movements.map((movement) => ({
       ...movement,
       way: movement.way.map(({ x, y }) => ({ x: ((fromRight ? count - 1 - i : i) * 1.25 + x) / count, y })),
     }));
-  return letters
-    .map((letter) => formsFor(letter).slice(0, FORMS_OF_EACH))
+  return forms
+    .map((each) => each.slice(0, FORMS_OF_EACH))
     .reduce<readonly Form[]>(
       (all, each, i) =>
         all.flatMap((before) =>
@@ -37,6 +33,20 @@ function sideBySide(
     );
 }
 
+const JOINER = '\u200d';
+
+/** The letters of a ligature, each with its position in the run of joined letters that the ligature has a position in. */
+function lettersOf(text: string, position: Position): { letter: string; at: Position }[] {
+  const begins = position === 'medial' || position === 'final' ? JOINER : '';
+  const whole = `${begins}${text}${position === 'medial' || position === 'initial' ? JOINER : ''}`;
+  let from = begins.length;
+  return [...text].map((letter) => {
+    const at = positionIn(whole, from, from + letter.length);
+    from += letter.length;
+    return { letter, at };
+  });
+}
+
 const hasBody = ({ movements }: Form): boolean => movements.some(({ isMark }) => !isMark);
 
 /** The forms of what one glyph shows: of a letter, of a part of it, or of letters joined in one. */
@@ -44,15 +54,20 @@ export function formsOfGlyph(
   { text, part, position }: Pick<Letter, 'text' | 'part' | 'position'>,
   chosen: ChosenForms,
 ): readonly Form[] {
-  const formsFor = (letter: string): readonly Form[] => {
-    const forms = formsOf(letter, letter === text ? position : undefined);
+  const formsFor = (letter: string, at: Position): readonly Form[] => {
+    const forms = formsOf(letter, at);
     const wanted = forms.filter(({ name }) => name === chosen?.[letter.normalize('NFC')]);
     return wanted.length > 0 ? wanted : forms;
   };
-  const known = formsFor(text);
+  const known = formsFor(text, position);
   const parts = part !== 'all' || known.length === 0 ? formsOfParts(text, position) : [];
   if (part === 'marks') return parts.filter((form) => !hasBody(form));
   const some = part === 'body' ? parts.filter(hasBody) : parts;
   if (some.length > 0) return some;
-  return known.length > 0 ? known : sideBySide([...text.normalize('NFC')], formsFor);
+  if (known.length > 0) return known;
+  const letters = lettersOf(text.normalize('NFC'), position);
+  return sideBySide(
+    letters.map(({ letter, at }) => formsFor(letter, at)),
+    isJoinedScript(text),
+  );
 }

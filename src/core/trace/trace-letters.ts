@@ -134,10 +134,10 @@ function strokesOfLetters(
   const traced: TracedStroke[][] = [];
   for (const [i, letter] of letters.entries()) {
     if (!progress(i / letters.length)) return null;
-    const { text, glyph, position } = letter;
+    const { text, glyph, part, position } = letter;
     const { outline } = layer.set.glyphs[glyph]!;
     const [a, b, c, d, x, y] = matrices[glyph]!;
-    const key = [outline, text, position, a, b, c, d].join(' ');
+    const key = [outline, text, part, position, a, b, c, d].join(' ');
     const same = known.get(key);
     if (same) {
       const move: Matrix = translation(x - same.x, y - same.y);
@@ -189,17 +189,16 @@ export function traceLetters(
   const out: TracedStroke[] = [];
   let marks: TracedStroke[] = [];
   let headLines: TracedStroke[] = [];
+  let before: TracedStroke | null = null;
   run.forEach((strokes, i) => {
     const [letter, previous] = [letters[i]!, letters[i - 1]];
-    const isNewWord = previous?.word !== letter.word;
-    if (isNewWord) {
+    if (previous?.word !== letter.word) {
       out.push(...marks, ...headLines);
-      [marks, headLines] = [[], []];
+      [marks, headLines, before] = [[], [], null];
     }
-    const before = joined[i] && !isNewWord && isJoinedTo(letter) ? run[i - 1]!.filter(isBody).at(-1) : null;
     const [first, ...rest] = strokes;
     const way =
-      before && first && isBody(first)
+      before && first && isBody(first) && joined[i] && isJoinedTo(letter)
         ? wayOn(before, first, { back: IN * size, ahead: IN * size, both: false })
         : null;
     const all = way ? [ledIn(before!, way, first!), ...rest] : strokes;
@@ -208,6 +207,8 @@ export function traceLetters(
     out.push(...all.filter((stroke) => !waits(stroke) && !stroke.written?.isHeadLine));
     marks.push(...all.filter(waits));
     headLines.push(...all.filter((stroke) => stroke.written?.isHeadLine));
+    // Of a letter set by several glyphs the last may be its dots alone.
+    before = all.filter(isBody).at(-1) ?? before;
   });
   out.push(...marks, ...headLines);
   return progress(1) ? out : null;

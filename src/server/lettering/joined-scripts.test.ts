@@ -68,6 +68,22 @@ test.each(['amiri', 'noto naskh', 'cairo'] as const)(
   },
 );
 
+test('a letter that is joined begins where the one before it ended, also where dots are glyphs of their own', async () => {
+  for (const face of ['amiri', 'noto naskh', 'cairo'] as const) {
+    const set = await setter(face);
+    for (const text of ['بيت', 'نشيد', 'سبيل']) {
+      const layer = set(text);
+      const bodies = traced(layer).filter(({ written }) => !written?.isMark);
+      for (const [i, stroke] of bodies.entries()) {
+        const before = bodies[i - 1];
+        if (!before || before.glyph === stroke.glyph) continue;
+        const [p, q] = [before.path.points.at(-1)!, stroke.path.points[0]!];
+        expect([face, text, i, Math.hypot(p.x - q.x, p.y - q.y) < 0.01]).toEqual([face, text, i, true]);
+      }
+    }
+  }
+});
+
 test('the same words written the other way break the rules', async () => {
   const set = await setter('noto naskh');
   const turned = (stroke: TracedStroke): TracedStroke => ({ ...stroke, path: reversePath(stroke.path) });
