@@ -4,8 +4,9 @@ import { readForms, type Form, type Movement } from './form';
 const LETTERS = readForms(DEVANAGARI);
 const WITH_R = readForms(DEVANAGARI_R);
 
-/** Letters and signs that hang on the head-line have a stretch of it; what stands only over or under it, and figures, have not. */
+/** The stretch of the head-line that a letter hangs on. */
 const HEAD_LINE = readForms('‾  whole  ‾ head-line 0,100 100,100').get('‾')![0]!.movements[0]!;
+/** Whether a letter or sign hangs on the head-line: what stands only over or under it, and figures, do not. */
 const hangs = (letter: string): boolean =>
   /[\u0905-\u0939\u0958-\u0961\u093e\u093f\u0940\u0949\u094b\u094c]/.test(letter);
 

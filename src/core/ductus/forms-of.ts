@@ -16,6 +16,7 @@ const raised = (form: Form, isTall: boolean): Form['movements'] =>
       }))
     : form.movements;
 
+/** The forms of a Latin letter; accented letters are their letter, then the accent. */
 function latinForms(letter: string): readonly Form[] {
   const known = LETTERS.get(letter);
   if (known) return known;
@@ -45,18 +46,21 @@ function latinParts(letter: string): readonly Form[] {
   );
 }
 
+/** Whether a form may stand in a position: it may in any where none is said, of it or wanted. */
+const isAt =
+  (wanted: Position | undefined) =>
+  ({ position }: Form): boolean =>
+    wanted === undefined || position === undefined || position === wanted;
+
 /**
- * The ways in which a hand writes a letter, the commonest first; none where it is not known. Accented letters are their letter, then
- * the accent.
+ * The ways in which a hand writes a letter, the commonest first; none where it is not known.
  * @param position where it stands in a run of joined letters; all its forms where that is not said.
  */
 export function formsOf(letter: string, position?: Position): readonly Form[] {
   const known = [latinForms, arabicForms, devanagariForms]
     .map((formsIn) => formsIn(letter))
     .find((forms) => forms.length > 0);
-  return (known ?? []).filter(
-    (form) => position === undefined || form.position === undefined || form.position === position,
-  );
+  return (known ?? []).filter(isAt(position));
 }
 
 /**
@@ -70,10 +74,10 @@ export function formChoices(letter: string, positions: readonly Position[]): rea
       .reverse(),
   );
   const forms = [...named.values()].reverse();
-  const isAt = ({ position }: Form): boolean => position === undefined || positions.includes(position);
   return forms.filter(
     (form) =>
-      isAt(form) && forms.some((other) => other.name !== form.name && other.position === form.position),
+      positions.some((position) => isAt(position)(form)) &&
+      forms.some((other) => other.name !== form.name && other.position === form.position),
   );
 }
 
@@ -82,6 +86,4 @@ export function formChoices(letter: string, positions: readonly Position[]): rea
  * marks alone, each letter of a syllable.
  */
 export const formsOfParts = (letters: string, position?: Position): readonly Form[] =>
-  [...latinParts(letters), ...arabicParts(letters), ...devanagariParts(letters)].filter(
-    (form) => position === undefined || form.position === undefined || form.position === position,
-  );
+  [...latinParts(letters), ...arabicParts(letters), ...devanagariParts(letters)].filter(isAt(position));

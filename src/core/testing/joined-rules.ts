@@ -1,7 +1,8 @@
-import { commandsBounds, measurePath, pointAtLength, type Point } from '../geometry';
+import { commandsBounds } from '../geometry';
 import { letterOutlines, type Lettering } from '../document';
 import { positionIn, type Position } from '../ductus';
 import type { TracedStroke } from '../trace';
+import { liftsBetween, placesOf } from './strokes-judged';
 
 /**
  * How a hand writes Arabic letters and Devanagari, as places that it comes to in order, told apart from the tables that tracing goes
@@ -132,13 +133,6 @@ function ruleOf(letter: string, position: Position): string | undefined {
 }
 
 const NEAR = 0.3;
-const APART = 1.5;
-
-function placesOf({ path }: TracedStroke): Point[] {
-  const m = measurePath(path);
-  const count = Math.max(1, Math.ceil(m.length / APART));
-  return Array.from({ length: count + 1 }, (_, i) => pointAtLength(m, (m.length * i) / count));
-}
 
 /** Whether the strokes of a letter come to the places of its rule; null where there is none. */
 function keepsRule(rule: string | undefined, strokes: readonly TracedStroke[]): boolean | null {
@@ -227,13 +221,6 @@ export function judgeJoined(layer: Lettering, strokes: readonly TracedStroke[]):
       judged.headLines.push(letter);
   });
   const bodies = strokes.filter(isBody);
-  const lifts = bodies.filter((stroke, i) => {
-    if (i === 0) return false;
-    const before = bodies[i - 1]!;
-    const [p, q] = [before.path.points.at(-1)!, stroke.path.points[0]!];
-    return (
-      before.path.closed || Math.hypot(p.x - q.x, p.y - q.y) > 0.6 * Math.max(before.width, stroke.width)
-    );
-  }).length;
+  const lifts = liftsBetween(bodies);
   return { ...judged, lifts, letters, ruled };
 }

@@ -1,8 +1,9 @@
 import type { Lettering } from '../document';
-import { commandsBounds, measurePath, pointAtLength, type PathCommand, type Point } from '../geometry';
+import { commandsBounds, type PathCommand, type Point } from '../geometry';
 import { letterOutlines } from '../document';
 import type { TracedStroke } from '../trace';
 import { keepsRule } from './hand-rules';
+import { liftsBetween, placesOf } from './strokes-judged';
 
 /** What is known of a face: heights of its small letters and capitals in ems, and its slant. */
 export interface FaceMeasures {
@@ -27,19 +28,12 @@ export interface WordJudged {
   readonly letters: number;
 }
 
-const APART = 1.5;
 /** Small letters of which a bar or dot may wait until the word is written; accented letters may wait with their accents. */
 const WITH_MARKS = 'ijtf';
 
 /** Whether letters may bear a mark, told by the letter and not by what tracing took for one. */
 const bearsMark = (letter: string): boolean =>
   WITH_MARKS.includes(letter) || letter.normalize('NFD').length > 1;
-
-function placesOf({ path }: TracedStroke): Point[] {
-  const m = measurePath(path);
-  const count = Math.max(1, Math.ceil(m.length / APART));
-  return Array.from({ length: count + 1 }, (_, i) => pointAtLength(m, (m.length * i) / count));
-}
 
 function sidesOf(ways: readonly (readonly Point[])[]): { left: number; right: number } {
   const all = ways.flat().map(({ x }) => x);
@@ -122,13 +116,6 @@ export function judgeWord(
     if (keeps.includes(false)) otherwise.push(letter);
   });
   const bodies = strokes.filter(body);
-  const lifts = bodies.filter((stroke, i) => {
-    if (i === 0) return false;
-    const before = bodies[i - 1]!;
-    const [p, q] = [before.path.points.at(-1)!, stroke.path.points[0]!];
-    return (
-      before.path.closed || Math.hypot(p.x - q.x, p.y - q.y) > 0.6 * Math.max(before.width, stroke.width)
-    );
-  }).length;
+  const lifts = liftsBetween(bodies);
   return { bare, otherwise, early, lifts, letters };
 }

@@ -36,7 +36,7 @@ function sideBySide(forms: readonly (readonly Form[])[], fromRight: boolean): re
 const JOINER = '\u200d';
 
 /** The letters of a ligature, each with its position in the run of joined letters that the ligature has a position in. */
-function lettersOf(text: string, position: Position): { letter: string; at: Position }[] {
+function lettersJoined(text: string, position: Position): { letter: string; at: Position }[] {
   const begins = position === 'medial' || position === 'final' ? JOINER : '';
   const whole = `${begins}${text}${position === 'medial' || position === 'initial' ? JOINER : ''}`;
   let from = begins.length;
@@ -65,7 +65,7 @@ export function formsOfGlyph(
   const some = part === 'body' ? parts.filter(hasBody) : parts;
   if (some.length > 0) return some;
   if (known.length > 0) return known;
-  const letters = lettersOf(text.normalize('NFC'), position);
+  const letters = lettersJoined(text.normalize('NFC'), position);
   return sideBySide(
     letters.map(({ letter, at }) => formsFor(letter, at)),
     isJoinedScript(text),
