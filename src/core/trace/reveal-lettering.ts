@@ -14,7 +14,7 @@ import { coverage, type Coverage } from './coverage';
 import type { Covered } from './coverage';
 
 /** So often strokes are widened and lengthened before what is left is left. */
-const ROUNDS = 5;
+const ROUNDS = 7;
 /** Px that a stroke that uncovers is wider than what just reaches. */
 const SPARE = 1;
 
@@ -27,25 +27,33 @@ const chosen = (piece: Piece, ids: readonly string[]): Stroke[] =>
 /** Px of width that each round of fitting adds. */
 const MORE = 0.75;
 
-/** Fits strokes to what they uncover, and lengthens them, until all is uncovered, as far as that goes. */
+/** Square px that stay bare. */
+const bareArea = ({ bare }: Coverage): number => bare.reduce((sum, { area }) => sum + area, 0);
+
+/**
+ * Fits strokes to what they uncover, and lengthens them, until all is uncovered, as far as that goes: a stroke that was lengthened is
+ * fitted anew, and where the two do not come to rest the round that left least bare is taken.
+ */
 export function untilCovered(
   piece: Piece,
   ids: readonly string[],
   of: CoveredBy,
 ): { readonly piece: Piece; readonly coverage: Coverage | null } {
   let now = piece;
-  let found: Coverage | null = null;
+  let best: { readonly piece: Piece; readonly coverage: Coverage } | null = null;
   for (let round = 0; round <= ROUNDS; round++) {
     const strokes = chosen(now, ids);
     const covered = of(strokes);
-    found = covered && coverage(covered, strokes, Math.max(now.length, 1));
-    const enough = found && found.bare.length === 0 && round > 0;
-    if (!found || enough || round === ROUNDS) break;
+    if (!covered) break;
+    const found = coverage(covered, strokes, Math.max(now.length, 1));
+    if (round > 0 && (!best || bareArea(found) < bareArea(best.coverage)))
+      best = { piece: now, coverage: found };
+    if (best?.coverage.bare.length === 0) break;
     // Only what strokes as wide as they must be leave lies beyond their ends.
     const far = round % 2 === 1 ? found.bare.filter((spot) => isFarBeyond(now, spot)) : [];
     now = far.length > 0 ? lengthenToCover(now, far) : fitToCover(now, found.needs, SPARE + round * MORE);
   }
-  return { piece: now, coverage: found };
+  return best ?? { piece, coverage: null };
 }
 
 /**
