@@ -20,5 +20,5 @@ test('letters that a face lacks lead to the first face that is made for their sc
 });
 
 test('letters named in a sentence are isolates: each has its own direction', () => {
-  expect(namedLetters(['م', 'a'])).toBe('\u2068“م”\u2069, \u2068“a”\u2069');
+  expect(namedLetters(['م', 'a'])).toBe('“\u2068م\u2069”, “\u2068a\u2069”');
 });

@@ -11,4 +11,4 @@ export function faceFor(letters: readonly string[], faces: readonly FaceSummary[
 
 /** Letters in a sentence: each stands by itself, so that those of other directions leave the rest in its order (UAX #9, isolates). */
 export const namedLetters = (letters: readonly string[]): string =>
-  letters.map((letter) => `\u2068“${letter}”\u2069`).join(', ');
+  letters.map((letter) => `“\u2068${letter}\u2069”`).join(', ');
