@@ -2,7 +2,7 @@ import { arabicForms, arabicParts } from './arabic-forms';
 import { devanagariForms, devanagariParts } from './devanagari-forms';
 import { readForms, type Form } from './form';
 import { ACCENTS, LATIN } from './latin';
-import type { Position } from './position';
+import { positionIn, type Position } from './position';
 
 const LETTERS = readForms(LATIN);
 const MARKS = readForms(ACCENTS);
@@ -57,28 +57,38 @@ const isAt =
  * @param position where it stands in a run of joined letters; all its forms where that is not said.
  */
 export function formsOf(letter: string, position?: Position): readonly Form[] {
-  const known = [latinForms, arabicForms, devanagariForms]
-    .map((formsIn) => formsIn(letter))
-    .find((forms) => forms.length > 0);
-  return (known ?? []).filter(isAt(position));
+  for (const formsIn of [latinForms, arabicForms, devanagariForms]) {
+    const forms = formsIn(letter);
+    if (forms.length > 0) return forms.filter(isAt(position));
+  }
+  return [];
 }
 
-/**
- * The forms of a letter between which a person may choose, each name once: those that have another beside them in their position.
- * @param positions where the letter stands in runs of joined letters.
- */
-export function formChoices(letter: string, positions: readonly Position[]): readonly Form[] {
-  const named = new Map(
-    formsOf(letter)
-      .map((form) => [form.name, form] as const)
-      .reverse(),
+/** The forms of a letter that have another beside them in some of the positions, each name once. */
+function choicesAmong(letter: string, positions: ReadonlySet<Position>): readonly Form[] {
+  const forms = formsOf(letter).filter(
+    (form, i, all) => all.findIndex(({ name }) => name === form.name) === i,
   );
-  const forms = [...named.values()].reverse();
   return forms.filter(
     (form) =>
-      positions.some((position) => isAt(position)(form)) &&
+      (form.position === undefined || positions.has(form.position)) &&
       forms.some((other) => other.name !== form.name && other.position === form.position),
   );
+}
+
+/** The letters of a text that a hand may write in several forms where they stand, each once, with those forms. */
+export function formChoices(text: string): ReadonlyMap<string, readonly Form[]> {
+  const standing = new Map<string, Set<Position>>();
+  let from = 0;
+  for (const letter of text) {
+    const to = from + letter.length;
+    standing.set(letter, (standing.get(letter) ?? new Set()).add(positionIn(text, from, to)));
+    from = to;
+  }
+  const choices = [...standing].map(
+    ([letter, positions]) => [letter, choicesAmong(letter, positions)] as const,
+  );
+  return new Map(choices.filter(([, forms]) => forms.length > 0));
 }
 
 /**

@@ -1,10 +1,11 @@
 import { fitPath, type Path } from '../geometry';
 import { contours, evenRing, ringArea, type Ring } from './contours';
 import { reachEnds, sharpenCorners } from './finish-line';
-import { joinsOf, sharpenAngles } from './joins';
+import { joinsOf } from './joins';
 import { linesOf, type Line } from './lines';
 import { HALF, inkArea, labelPieces, type Mask } from './mask';
 import { pruneSpurs } from './prune';
+import { sharpenAngles } from './sharp-angles';
 import { chainsOf, skeletonOf, type Chain } from './skeleton';
 import type { WidthShare } from '../ink';
 import { widthOf } from './width';

@@ -46,9 +46,9 @@ export function untilCovered(
     const covered = of(strokes);
     if (!covered) break;
     const found = coverage(covered, strokes, Math.max(now.length, 1));
-    if (round > 0 && (!best || bareArea(found) < bareArea(best.coverage)))
-      best = { piece: now, coverage: found };
-    if (best?.coverage.bare.length === 0) break;
+    // Of two that leave as much the later one: the first are not fitted yet.
+    if (!best || bareArea(found) <= bareArea(best.coverage)) best = { piece: now, coverage: found };
+    if (round > 0 && found.bare.length === 0) break;
     // Only what strokes as wide as they must be leave lies beyond their ends.
     const far = round % 2 === 1 ? found.bare.filter((spot) => isFarBeyond(now, spot)) : [];
     now = far.length > 0 ? lengthenToCover(now, far) : fitToCover(now, found.needs, SPARE + round * MORE);

@@ -157,22 +157,25 @@ const SET_SIZE = 0.12;
 async function addLettering(text: string, face: string, at: Point | null): Promise<MadeText | null> {
   const { piece } = useEditor.getState();
   const { size } = piece;
-  const settingIn = (id: string, ductus = recalledDuctus(id)): TextSetting => ({
-    text,
-    // The nearest weight that the face has is taken.
-    face: { id, weight: 400 },
-    size: Math.round(size.height * (at ? SET_SIZE : 0.28)),
-    tracking: 0,
-    leading: 1.2,
-    align: at ? 'left' : 'centre',
-    ...(ductus && { ductus }),
-  });
-  const setIn = (id: string) => startJob(() => call(LETTERING.set, { body: settingIn(id) })).settled;
-  let [end, setting] = [await setIn(face), settingIn(face)];
+  const setIn = async (id: string) => {
+    const ductus = recalledDuctus(id);
+    const setting: TextSetting = {
+      text,
+      // The nearest weight that the face has is taken.
+      face: { id, weight: 400 },
+      size: Math.round(size.height * (at ? SET_SIZE : 0.28)),
+      tracking: 0,
+      leading: 1.2,
+      align: at ? 'left' : 'centre',
+      ...(ductus && { ductus }),
+    };
+    return { setting, end: await startJob(() => call(LETTERING.set, { body: setting })).settled };
+  };
+  const first = await setIn(face);
   // A text of which nothing would be seen is set in a face that is made for its letters.
-  const other =
-    end.status === 'done' && isEmpty(end.value) ? faceFor(end.value.missing, await facesNow()) : null;
-  if (other) [end, setting] = [await setIn(other.id), settingIn(other.id)];
+  const lacking = first.end.status === 'done' && isEmpty(first.end.value) ? first.end.value.missing : [];
+  const other = lacking.length > 0 ? faceFor(lacking, await facesNow()) : null;
+  const { setting, end } = other ? await setIn(other.id) : first;
   if (end.status === 'failed') notify(end.error.message);
   if (end.status !== 'done') return null;
   if (other) notify(`Set in ${other.name}: the face that was chosen has none of these letters.`);

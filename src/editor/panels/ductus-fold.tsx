@@ -1,9 +1,9 @@
 'use client';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Radio, RadioGroup } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Lettering } from '@/core/document';
-import { formChoices, positionIn, type Form } from '@/core/ductus';
+import { formChoices } from '@/core/ductus';
 import { Fold, Hint, LetterButton, LetterRow } from '@/ui';
 import { chooseForm } from '../lettering';
 import { traceSource, sourceById, useTracing } from '../tracing';
@@ -45,23 +45,10 @@ const Fits = styled.span`
 /** What stands for the form that a letter is most like. */
 const AS_IT_FITS = '';
 
-/** The letters of a text that a hand may write in several forms where they stand, each once, with those forms. */
-function letterChoices({ setting: { text } }: Lettering): ReadonlyMap<string, readonly Form[]> {
-  const whole = text.normalize('NFC');
-  const letters = [...whole];
-  const starts = letters.map((_, i) => letters.slice(0, i).join('').length);
-  const choices = [...new Set(letters)].map((letter) => {
-    const positions = letters.flatMap((one, i) =>
-      one === letter ? [positionIn(whole, starts[i]!, starts[i]! + one.length)] : [],
-    );
-    return [letter, formChoices(letter, positions)] as const;
-  });
-  return new Map(choices.filter(([, forms]) => forms.length > 0));
-}
-
 /** In which form each letter of a text is written: the number, order and direction of its strokes. */
 export function DuctusFold({ lettering }: { lettering: Lettering }) {
-  const choices = letterChoices(lettering);
+  const { text } = lettering.setting;
+  const choices = useMemo(() => formChoices(text.normalize('NFC')), [text]);
   const letters = [...choices.keys()];
   const [taken, take] = useState<string | null>(null);
   if (letters.length === 0) return null;
