@@ -1,3 +1,4 @@
+import type { Mask } from '@/core/mask';
 import type { Artwork } from '@/core/document';
 import { artItems, unhidden } from '@/core/scene';
 import { expose } from 'comlink';
@@ -8,7 +9,6 @@ import {
   traceArtwork,
   traceInk,
   type InkSource,
-  type Mask,
   type Pixels,
   type ThresholdOptions,
   type TracedStroke,

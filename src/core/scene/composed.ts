@@ -1,4 +1,4 @@
-import { kept, transformed, type DrawItem } from '../draw';
+import { itemBounds, kept, transformed, type DrawItem } from '../draw';
 import {
   changed,
   groupsAround,
@@ -6,6 +6,7 @@ import {
   membersOf,
   revealersOf,
   riddenAt,
+  windowAt,
   withinGroup,
   worldOf,
   type Artwork,
@@ -15,15 +16,33 @@ import {
   type Part,
   type Piece,
   type Reveal,
+  type Stroke,
 } from '../document';
 import { applied, kindOfEffect, type Variant } from '../effects';
-import { IDENTITY, inverse, isIdentity } from '../geometry';
+import {
+  boundsMeet,
+  commandsBounds,
+  IDENTITY,
+  inverse,
+  isIdentity,
+  unite,
+  type PathCommand,
+} from '../geometry';
 import { valueAt } from '../timing';
 import { partItems } from './art-items';
 import { sameList, samplesOf, type Exposure } from './exposure';
 import { knockedOut } from './knocked-out';
+import { MASK } from './laid-ink';
 import { masked, maskMarks } from './masked';
-import { layersThrough, lookedThrough, ownersIn, strokesThrough, through, unhidden } from './reveal';
+import {
+  heldOutIn,
+  layersThrough,
+  lookedThrough,
+  ownersIn,
+  strokesThrough,
+  through,
+  unhidden,
+} from './reveal';
 import { subjectOf, varied } from './subject';
 
 type Items = readonly DrawItem[];
@@ -139,19 +158,46 @@ function uncoveredLayer(moments: Moments, layer: Layer, when: When, as: As): Ite
   return kept(layer, 'uncovered', [base, ...mattes], () => through(base, mattes.flat(), reveal));
 }
 
+/** Whether all of a stroke is inked. */
+function isWritten(stroke: Stroke, frame: number): boolean {
+  const { head, tail } = windowAt(stroke, frame);
+  return head - tail >= 1;
+}
+
+/** What a stroke uncovers of a letter, less what it must leave to the others that write it. */
+function leaving(items: Items, held: readonly PathCommand[]): Items {
+  const box = unite(items.map(itemBounds).filter((one) => one !== null));
+  if (!box || !boundsMeet(box, commandsBounds(held)!)) return items;
+  return kept(held, 'leaving', items, (): Items => [
+    {
+      kind: 'group',
+      items: [...items, { kind: 'fill', path: held, colour: MASK, opacity: 1, operator: 'erase' }],
+      opacity: 1,
+    },
+  ]);
+}
+
 /** Letter by letter, each only through the strokes that run along it; what is no stroke uncovers all of them. */
 function confined(moments: Moments, layer: Artwork, base: Items, reveal: Reveal, when: When): Items {
   const { piece } = moments;
   const strokes = strokesThrough(piece, reveal);
   const mattes = strokes.map((one) => matteOf(moments, one, when));
+  const written = strokes.map((one) => isWritten(one, when.frame));
   const others = layersThrough(piece, reveal)
     .filter((one) => one.type !== 'stroke')
     .map((one) => matteOf(moments, one, when));
-  return kept(layer, 'uncovered', [base, ...mattes, ...others], () => {
+  const held = heldOutIn(layer, strokes);
+  return kept(layer, 'uncovered', [base, held, ...mattes, ...written, ...others], () => {
     const of = ownersIn(layer, strokes);
     const m = withinGroup(piece, layer, when.frame);
     return partItems(layer).flatMap((items, i) => {
-      const shown = [...of[i]!.flatMap((k) => mattes[k]!), ...others.flat()];
+      // A letter that is written needs nothing held out: each of its strokes covers what the others left to it.
+      const whole = of[i]!.every((k) => written[k]!);
+      const uncovering = of[i]!.flatMap((k, n) => {
+        const left = whole ? null : held[i]![n]!;
+        return left ? leaving(mattes[k]!, left) : mattes[k]!;
+      });
+      const shown = [...uncovering, ...others.flat()];
       // A letter whose strokes stand still is the very same item, which painting knows again.
       return kept(items, 'letter', [base, reveal, ...shown], () => {
         const left = layer.masks?.length ? masked(items, layer.masks, when.frame) : items;

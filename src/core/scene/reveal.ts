@@ -12,6 +12,7 @@ import {
   strokesOf,
 } from '../document';
 import { commandsOf, compose, transformCommands, type PathCommand } from '../geometry';
+import { heldOut } from './held-out';
 import { ownersOf } from './owners';
 
 type Items = readonly DrawItem[];
@@ -71,10 +72,12 @@ export const through = (items: Items, mattes: Items, reveal: Reveal): Items =>
     ? []
     : [{ kind: 'group', items: mattes.length > 0 ? [...items, matte(mattes, reveal)] : items, opacity: 1 }];
 
-const owners = new WeakMap<
-  object,
-  { readonly strokes: readonly Stroke[]; readonly of: readonly (readonly number[])[] }
->();
+interface Owners {
+  readonly strokes: readonly Stroke[];
+  /** For each letter or shape, which of the strokes write it. */
+  readonly of: readonly (readonly number[])[];
+}
+const owners = new WeakMap<object, Owners>();
 
 /** The glyph that a stroke writes of a text, where that is known and still so; null elsewhere. */
 const glyphOf = (layer: Artwork, { traced }: Stroke): number | null =>
@@ -113,6 +116,30 @@ export function ownersIn(layer: Artwork, strokes: readonly Stroke[]): readonly (
 /** The layers that something is seen through, members of groups among them. */
 export const layersThrough = (piece: Pick<Piece, 'layers' | 'groups'>, reveal: Reveal): Layer[] =>
   revealersOf(piece, reveal).flatMap((one): Layer[] => ('type' in one ? [one] : membersOf(piece, one.id)));
+
+/** For each letter or shape, what each of the strokes that write it must leave to the others. */
+type HeldOut = readonly ReturnType<typeof heldOut>[];
+const held = new WeakMap<object, { readonly strokes: readonly Stroke[]; readonly out: HeldOut }>();
+
+/** What strokes leave to one another of each letter or shape that they uncover; in the order of those that `ownersIn` gives it. */
+export function heldOutIn(layer: Artwork, strokes: readonly Stroke[]): HeldOut {
+  const known = held.get(layer);
+  if (known?.strokes.length === strokes.length && known.strokes.every((s, i) => s === strokes[i]))
+    return known.out;
+  const of = ownersIn(layer, strokes);
+  // These stay the same objects while a text or art is moved.
+  const whole = layer.type === 'lettering' ? layer.set : layer.shapes;
+  const out = partOutlines(layer).map((outline, part) =>
+    heldOut(
+      outline,
+      of[part]!.map((k) => strokes[k]!),
+      whole,
+      part,
+    ),
+  );
+  held.set(layer, { strokes, out });
+  return out;
+}
 
 /** The strokes among them. */
 export const strokesThrough = (piece: Pick<Piece, 'layers' | 'groups'>, reveal: Reveal): Stroke[] =>

@@ -1,7 +1,8 @@
 import { createCanvas, type Canvas } from '@napi-rs/canvas';
 import { measurePath, pointAtLength, type Point } from '../geometry';
 import type { LineLetter } from './hershey';
-import { centreLines, type Mask, type TracedStroke } from '../trace';
+import type { Mask } from '../mask';
+import { centreLines, type TracedStroke } from '../trace';
 
 export interface Drawn {
   readonly mask: Mask;

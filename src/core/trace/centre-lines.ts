@@ -1,9 +1,8 @@
+import { contours, evenRing, HALF, inkArea, labelPieces, type Mask, type Ring, ringArea } from '../mask';
 import { fitPath, type Path } from '../geometry';
-import { contours, evenRing, ringArea, type Ring } from './contours';
 import { reachEnds, sharpenCorners } from './finish-line';
 import { joinsOf } from './joins';
 import { linesOf, type Line } from './lines';
-import { HALF, inkArea, labelPieces, type Mask } from './mask';
 import { pruneSpurs } from './prune';
 import { sharpenAngles } from './sharp-angles';
 import { chainsOf, skeletonOf, type Chain } from './skeleton';

@@ -1,3 +1,4 @@
+import { distanceToPaper, type Mask } from '../mask';
 import { createCanvas } from '@napi-rs/canvas';
 import { seeded } from '../testing/families';
 import {
@@ -27,9 +28,7 @@ import { TRACE_OPTIONS } from '.';
 import { LINEAR } from '../timing';
 import { coverage, type Coverage } from './coverage';
 import { coveredArt } from './covered-art';
-import { distanceToPaper } from './distance-to-paper';
 import { withLettersMoved } from './follow-letters';
-import type { Mask } from './mask';
 import { retrace } from './retrace';
 import { seenThroughStrokes, untilCovered } from './reveal-lettering';
 import { traceInk } from './trace-ink';

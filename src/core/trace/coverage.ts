@@ -1,11 +1,10 @@
 // Longer than most files: the pass over pens and pixels is one loop in the hottest place there is, and all that is read off it
 // (bare spots, spill, needs, the course of time) shares its arrays.
+import { distanceToPaper, HALF, type Mask } from '../mask';
 import { windowAt, type Stroke } from '../document';
 import { measurePath, pointAtLength, tangentAtLength, type Bounds } from '../geometry';
 import { inkedLengths, penWidth, runsOf } from '../ink';
 import { valueAt } from '../timing';
-import { distanceToPaper } from './distance-to-paper';
-import type { Mask } from './mask';
 
 /** What is to be uncovered: a mask of it, and where it lies. */
 export interface Covered {
@@ -17,6 +16,8 @@ export interface Covered {
   readonly parts?: Uint16Array;
   /** For each letter or shape, the places of the strokes that uncover it. */
   readonly owners?: readonly (readonly number[])[];
+  /** By the place of a stroke, how much of each pixel it leaves to others. */
+  readonly left?: ReadonlyMap<number, Uint8Array>;
 }
 
 /** A place that no stroke ever uncovers. Lengths in piece pixels. */
@@ -174,7 +175,7 @@ export function coverage(covered: Covered, strokes: readonly Stroke[], frames: n
 
 /** Sets every stroke's pen down place by place, and notes for every pixel who uncovers it when. */
 function swept(covered: Covered, strokes: readonly Stroke[], frames: number) {
-  const { mask, scale, bounds, parts, owners } = covered;
+  const { mask, scale, bounds, parts, owners, left } = covered;
   const { width, height, data } = mask;
   const size = width * height;
   const depth = distanceToPaper(mask);
@@ -196,6 +197,7 @@ function swept(covered: Covered, strokes: readonly Stroke[], frames: number) {
   const placed = strokes.map((stroke) => placesOf(stroke, depth, covered, frames));
   for (const k of strokes.keys()) {
     const may = mayCover?.[k];
+    const leaves = left?.get(k);
     const places = placed[k]!;
     const touched: number[] = [];
     for (const [at, place] of places.entries()) {
@@ -228,6 +230,7 @@ function swept(covered: Covered, strokes: readonly Stroke[], frames: number) {
             nearEnd[i] = place.end;
           }
           if (d <= place.line) inLine[i] = 1;
+          if (leaves && leaves[i]! > HALF) continue;
           if (beyondCut(place.cuts, x + 0.5, y + 0.5)) continue;
           if (d <= place.pen && place.frame < now[i]!) now[i] = place.frame;
         }

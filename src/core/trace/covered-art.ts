@@ -2,7 +2,7 @@ import { itemBounds, solidItems, type DrawItem } from '../draw';
 import type { Art, Lettering, Stroke } from '../document';
 import { unite, widened } from '../geometry';
 import { paint, type MakeCanvas, type PaintContext } from '../paint';
-import { ownersIn, partItems, unhidden } from '../scene';
+import { heldOutIn, ownersIn, partItems, unhidden } from '../scene';
 import type { Covered } from './coverage';
 
 /** Mask pixels at the most, and to a piece pixel. */
@@ -67,5 +67,23 @@ export function coveredArt(
         if (alpha[y * wide + x]! > 0) partOf[(top + y) * width + left + x] = k + 1;
     }
   });
-  return { mask, bounds, scale, parts: partOf, owners: ownersIn(layer, strokes) };
+  const owners = ownersIn(layer, strokes);
+  const left = new Map<number, Uint8Array>();
+  heldOutIn(layer, strokes).forEach((held, part) =>
+    held.forEach((commands, n) => {
+      if (!commands) return;
+      const stroke = owners[part]![n]!;
+      const alpha = alphaOf(
+        [{ kind: 'fill', path: commands, colour: '#000000', opacity: 1 }],
+        0,
+        0,
+        width,
+        height,
+      );
+      const all = left.get(stroke);
+      if (!all) left.set(stroke, alpha);
+      else for (let i = 0; i < all.length; i++) all[i] = Math.max(all[i]!, alpha[i]!);
+    }),
+  );
+  return { mask, bounds, scale, parts: partOf, owners, left };
 }

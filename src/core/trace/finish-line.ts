@@ -1,7 +1,7 @@
+import { type Mask, reachOfInk } from '../mask';
 import { distance, type Point } from '../geometry';
 import type { Place } from './arms';
 import type { Line } from './lines';
-import { reachOfInk, type Mask } from './mask';
 
 const lengthsOf = (places: readonly Point[]): number[] => {
   const s = [0];

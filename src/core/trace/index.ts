@@ -2,8 +2,7 @@ export * from './centre-lines';
 export * from './coverage';
 export * from './covered-art';
 export { directionOf, goesBackward, ringStart, type WritingDirection } from './direction';
-export { distanceToPaper } from './distance-to-paper';
-export { coverageAt, inkArea, type Mask } from './mask';
+
 export * from './follow-letters';
 export { inkOfShapes } from './ink-of-shapes';
 export * from './order';

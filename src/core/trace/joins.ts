@@ -1,6 +1,6 @@
+import { isInk, type Mask, reachOfInk } from '../mask';
 import { distance, type Point } from '../geometry';
 import { armOf, crossing, turning, type Arm, type Place } from './arms';
-import { isInk, reachOfInk, type Mask } from './mask';
 import { endsAt } from './prune';
 import { chainLength, type Chain, type ChainGraph, type Fork } from './skeleton';
 

@@ -1,6 +1,5 @@
+import { contours, HALF, type Mask, ringArea } from '../mask';
 import { fitPath, transformPath, type Path, type Point } from '../geometry';
-import { contours, ringArea } from './contours';
-import { HALF, type Mask } from './mask';
 import type { InkSource } from './trace-ink';
 
 const FAR = 1e20;

@@ -1,6 +1,6 @@
+import { isInk, type Mask } from '../mask';
 import { distance, type Point } from '../geometry';
 import { armOf, crossing, turning, type Arm } from './arms';
-import { isInk, type Mask } from './mask';
 import { endsAt } from './prune';
 import type { Chain, ChainGraph } from './skeleton';
 

@@ -1,7 +1,6 @@
+import { isInk, type Mask, type Ring } from '../mask';
 import Delaunator from 'delaunator';
 import type { Point } from '../geometry';
-import type { Ring } from './contours';
-import { isInk, type Mask } from './mask';
 
 /**
  * The middle of ink: places equally far from two or more edges, as a graph. `r` is the distance to the edge.

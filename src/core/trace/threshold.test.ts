@@ -1,4 +1,5 @@
 import { createCanvas } from '@napi-rs/canvas';
+import { inkArea } from '../mask';
 import { pathBounds } from '../geometry';
 import { pointsAlong } from '../testing/drawn-letters';
 import { seeded } from '../testing/families';
@@ -6,7 +7,6 @@ import {
   centreLines,
   despeckled,
   inkOfPicture,
-  inkArea,
   otsu,
   outlineStrokes,
   THRESHOLD_OPTIONS,

@@ -1,5 +1,4 @@
-import { contours, ringArea } from './contours';
-import type { Mask } from './mask';
+import { contours, type Mask, ringArea } from '../mask';
 
 /** How ink is told from paper in a picture. */
 export interface ThresholdOptions {

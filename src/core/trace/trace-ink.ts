@@ -1,3 +1,4 @@
+import { inkArea, type Mask } from '../mask';
 import { transformPath, type Bounds, type Matrix } from '../geometry';
 import type { Orderable, OrderOptions } from './order';
 import { writingOrder } from './order';
@@ -9,7 +10,6 @@ import {
   type TraceProgress,
 } from './centre-lines';
 import { handWays } from './hand-ways';
-import { inkArea, type Mask } from './mask';
 
 /** Ink that can be drawn at any size. Pixel (0, 0) of a mask at scale k shows the top left of `bounds`. */
 export interface InkSource {

@@ -8,7 +8,8 @@ import {
 } from '@/core/geometry';
 import type { Guide, NearEnd, Piece, Underlay } from '@/core/document';
 import { tracePath } from '@/core/paint';
-import type { Coverage, Mask, TracedStroke } from '@/core/trace';
+import type { Mask } from '@/core/mask';
+import type { Coverage, TracedStroke } from '@/core/trace';
 import { OVERLAY } from './colours';
 import { toScreen, type View } from './view';
 

@@ -1,6 +1,7 @@
 import { create } from 'zustand';
 import type { Job } from '../jobs';
-import type { Mask, TracedStroke, ThresholdOptions, TraceOptions } from '@/core/trace';
+import type { Mask } from '@/core/mask';
+import type { TracedStroke, ThresholdOptions, TraceOptions } from '@/core/trace';
 import { THRESHOLD_OPTIONS, TRACE_OPTIONS } from '@/core/trace';
 
 /** A trace that is under way, or waits to be taken. */

@@ -1,0 +1,3 @@
+export * from './contours';
+export * from './distance-to-paper';
+export * from './mask';
