@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import { openNew, type Desk } from './desk';
+import { ON_NAME, openNew, type Desk } from './desk';
 import { sampleText, three } from './pieces';
 
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
@@ -102,7 +102,7 @@ for (const theme of ['dark', 'light'] as const) {
         workRange: { from: 5, to: 60 },
       });
       await eachStep(desk, 'nothing selected');
-      await desk.lane(0).getByRole('rowheader').click();
+      await desk.lane(0).getByRole('rowheader').click(ON_NAME);
       await eachStep(desk, 'a stroke');
       await desk.canvas.focus();
       await page.keyboard.press('Control+a');
@@ -112,7 +112,7 @@ for (const theme of ['dark', 'light'] as const) {
     test('lettering, proof, dialogs, menus and the tour leave nothing to mend', async ({ page }) => {
       test.setTimeout(90_000);
       const desk = await openNew(page, sampleText(`Access text ${theme}`));
-      await desk.lane(0).getByRole('rowheader').click();
+      await desk.lane(0).getByRole('rowheader').click(ON_NAME);
       await eachStep(desk, 'lettering');
       await page.getByRole('radio', { name: 'Trace', exact: true }).click();
       await page.getByRole('button', { name: /^Face: / }).click();
@@ -168,7 +168,7 @@ test('at 200 % of a small window everything is reached: the panel folds over the
     expect([name, box.x >= 0 && box.x + box.width <= 640]).toEqual([name, true]);
   }
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(640);
-  await desk.lane(0).getByRole('rowheader').click();
+  await desk.lane(0).getByRole('rowheader').click(ON_NAME);
   await page.getByRole('radio', { name: 'Ink', exact: true }).click();
   await expect(panel).toBeVisible();
   await unfold(page);
@@ -183,7 +183,7 @@ test('where the system chooses the colours, selection and playhead are still tol
 }) => {
   await page.emulateMedia({ forcedColors: 'active' });
   const desk = await openNew(page, three('Forced'));
-  await desk.lane(1).getByRole('rowheader').click();
+  await desk.lane(1).getByRole('rowheader').click(ON_NAME);
   const ground = (index: number) => desk.lane(index).evaluate((row) => getComputedStyle(row).backgroundColor);
   expect(await ground(1)).not.toBe(await ground(0));
   const playhead = page.locator('[data-playhead]').first();
@@ -230,7 +230,7 @@ test('the focus never falls to the page: what stands where something went has it
 
   // A button that goes with what it did: the panel still has the focus.
   await desk.step('Ink');
-  await desk.lane(0).getByRole('rowheader').click();
+  await desk.lane(0).getByRole('rowheader').click(ON_NAME);
   await page.getByRole('radio', { name: 'along it' }).focus();
   await page.keyboard.press('Enter');
   await page.getByRole('slider', { name: 'Colour 2 of 3' }).focus();

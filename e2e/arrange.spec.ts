@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { groupLayers, standingBox, type Piece } from '../src/core/document';
-import { openNew, type Desk } from './desk';
+import { ON_NAME, openNew, type Desk } from './desk';
 import { blank, three } from './pieces';
 
 const whole = async (desk: Desk): Promise<Piece> => (await desk.savedDocument()) as unknown as Piece;
@@ -68,7 +68,7 @@ test('layers are copied from one piece to another; ink alone is pasted from the 
 }) => {
   await context.grantPermissions(['clipboard-read', 'clipboard-write']);
   const desk = await openNew(page, three('From'));
-  await desk.lane(1).getByRole('rowheader').click();
+  await desk.lane(1).getByRole('rowheader').click(ON_NAME);
   await desk.canvas.focus();
   await page.keyboard.press('Control+c');
   const other = await context.newPage();

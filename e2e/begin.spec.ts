@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import type { Lettering, Piece } from '../src/core/document';
-import { openNew, type Desk } from './desk';
+import { ON_NAME, openNew, type Desk } from './desk';
 import { blank } from './pieces';
 
 const whole = async (desk: Desk): Promise<Piece> => (await desk.savedDocument()) as unknown as Piece;
@@ -69,7 +69,7 @@ test('faces are chosen by kind and name, seen on one’s own word; favourites an
     .poll(async () => ((await whole(desk)).layers[0] as Lettering).setting.face.id)
     .toBe('eb-garamond');
   await page.reload();
-  await desk.score.getByRole('row', { name: 'Reed' }).getByRole('rowheader').click();
+  await desk.score.getByRole('row', { name: 'Reed' }).getByRole('rowheader').click(ON_NAME);
   await open();
   await expect(chooser.getByText('Favourites')).toBeVisible();
   await expect(chooser.getByText('Recently used')).toBeVisible();

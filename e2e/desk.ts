@@ -4,6 +4,9 @@ import type { Piece, Stroke } from '../src/core/document';
 /** A piece of which a test looks at the strokes alone; it is for the test to know that there is nothing else. */
 type StrokePiece = Omit<Piece, 'layers'> & { layers: Stroke[] };
 
+/** Where in the head of a lane its name is pressed: beside it are switches that come with the pointer. */
+export const ON_NAME = { position: { x: 76, y: 10 } };
+
 /** Calls the server beside the page, whatever the page is at. */
 export async function api<T>(page: Page, method: string, path: string, body?: unknown): Promise<T> {
   const response = await page.request.fetch(path, { method, ...(body !== undefined && { data: body }) });

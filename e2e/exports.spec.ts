@@ -3,7 +3,7 @@ import { spawnSync } from 'node:child_process';
 import { readFileSync, statSync, writeFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { strFromU8, unzipSync } from 'fflate';
-import { api, openNew } from './desk';
+import { ON_NAME, api, openNew } from './desk';
 import { three } from './pieces';
 
 /** Opens the dialog, by its button. */
@@ -144,7 +144,7 @@ test('a still is of the frame that is shown; vectors play; a cue sheet has every
 
   // Saved again since, an export says of which revision it is.
   await page.keyboard.press('Escape');
-  await desk.lane(2).getByRole('rowheader').click();
+  await desk.lane(2).getByRole('rowheader').click(ON_NAME);
   await page.keyboard.press('Delete');
   await desk.saved();
   await exportDialog(page);

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import type { Piece } from '../src/core/document';
-import { choose, openNew, type, type Desk } from './desk';
+import { ON_NAME, choose, openNew, type, type Desk } from './desk';
 import { three } from './pieces';
 
 const finish = (desk: Desk) => desk.page.getByRole('radio', { name: 'Finish', exact: true }).click();
@@ -20,7 +20,7 @@ test('effects are added, set, keyed in a lane, ordered, switched off and taken o
   page,
 }) => {
   const desk = await openNew(page, three('Finished'));
-  await desk.lane(0).getByRole('rowheader').click();
+  await desk.lane(0).getByRole('rowheader').click(ON_NAME);
   await finish(desk);
   await expect(page.getByText('Nothing is done to it yet.')).toBeVisible();
   await add(page, 'Wake');
@@ -46,14 +46,14 @@ test('effects are added, set, keyed in a lane, ordered, switched off and taken o
   await page.keyboard.press('Control+z');
   expect(await kinds(desk)).toEqual(['wobble', 'wake']);
   await page.reload();
-  await desk.lane(0).getByRole('rowheader').click();
+  await desk.lane(0).getByRole('rowheader').click(ON_NAME);
   await finish(desk);
   await expect(number(page, 'Wobble, amount')).toHaveValue('7 px');
 });
 
 test('effects are copied to others, kept on the shelf, and given from there', async ({ page }) => {
   const desk = await openNew(page, three('Copied'));
-  await desk.lane(0).getByRole('rowheader').click();
+  await desk.lane(0).getByRole('rowheader').click(ON_NAME);
   await finish(desk);
   await add(page, 'Copies');
   await choose(page, / Arrangement$/, 'row');
@@ -61,9 +61,9 @@ test('effects are copied to others, kept on the shelf, and given from there', as
   await page.getByRole('button', { name: 'Copy effects' }).click();
   await page.getByRole('button', { name: 'Keep them on the shelf' }).click();
   await expect(page.getByRole('button', { name: 'Curve', exact: true })).toBeVisible();
-  await desk.lane(1).getByRole('rowheader').click();
+  await desk.lane(1).getByRole('rowheader').click(ON_NAME);
   await page.getByRole('button', { name: 'Paste effects' }).click();
-  await desk.lane(2).getByRole('rowheader').click();
+  await desk.lane(2).getByRole('rowheader').click(ON_NAME);
   await page.getByRole('button', { name: 'Curve', exact: true }).click();
   expect(await kinds(desk, 1)).toEqual(['copies']);
   expect(await kinds(desk, 2)).toEqual(['copies']);
@@ -72,7 +72,7 @@ test('effects are copied to others, kept on the shelf, and given from there', as
   await desk
     .lane(1)
     .getByRole('rowheader')
-    .click({ modifiers: ['Control'] });
+    .click({ ...ON_NAME, modifiers: ['Control'] });
   await expect(page.getByText('These have different effects.')).toBeVisible();
   await page.getByRole('button', { name: 'Give all of them those of “Bar”' }).click();
   expect(await kinds(desk, 2)).toEqual(['copies']);
@@ -82,7 +82,7 @@ test('a stroke rides on another by its pivot; motion blur and held frames are th
   page,
 }) => {
   const desk = await openNew(page, three('Ridden'));
-  await desk.lane(2).getByRole('rowheader').click();
+  await desk.lane(2).getByRole('rowheader').click(ON_NAME);
   await page.getByRole('radio', { name: 'Place', exact: true }).click();
   await page.getByRole('button', { name: 'Rider', exact: true }).click();
   await choose(page, /Rides on/, 'Curve');
@@ -94,7 +94,7 @@ test('a stroke rides on another by its pivot; motion blur and held frames are th
     lean: expect.closeTo(Math.PI / 6),
   });
   // What it rides on can't be made to ride on it.
-  await desk.lane(0).getByRole('rowheader').click();
+  await desk.lane(0).getByRole('rowheader').click(ON_NAME);
   await page.getByRole('button', { name: /Rides on/ }).click();
   await expect(page.getByRole('option', { name: 'Bar' })).toBeVisible();
   await expect(page.getByRole('option', { name: 'Triangle' })).toHaveCount(0);
@@ -122,7 +122,7 @@ test('an accent comes at the playhead about what is chosen, and one of one’s o
 }) => {
   const desk = await openNew(page, three('Accented'));
   await desk.showFrame(30);
-  await desk.lane(2).getByRole('rowheader').click();
+  await desk.lane(2).getByRole('rowheader').click(ON_NAME);
   await finish(desk);
   await page.getByRole('button', { name: /^Accents/ }).click();
   await page
@@ -151,7 +151,7 @@ test('an accent comes at the playhead about what is chosen, and one of one’s o
 
 test('a pen writes what is chosen: it rides on its head, and lets it go', async ({ page }) => {
   const desk = await openNew(page, three('Penned'));
-  await desk.lane(0).getByRole('rowheader').click();
+  await desk.lane(0).getByRole('rowheader').click(ON_NAME);
   await finish(desk);
   await page.getByRole('button', { name: /^Pens/ }).click();
   await page.getByRole('list', { name: 'Pens' }).getByRole('button').first().click();

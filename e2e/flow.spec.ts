@@ -1,7 +1,7 @@
 import { expect, test, type Locator, type Page } from '@playwright/test';
 import { strokesOf, type Piece, type Stroke } from '../src/core/document';
 import { keysOf } from '../src/core/timing';
-import { openNew, type Desk } from './desk';
+import { ON_NAME, openNew, type Desk } from './desk';
 import { three } from './pieces';
 
 const saved = async (desk: Desk): Promise<Piece> => (await desk.savedDocument()) as unknown as Piece;
@@ -85,11 +85,11 @@ test('markers and a work range: set, named, dragged, played, undone; keys are dr
 
 test('one handle spreads the selection while it is dragged, in one step of undo', async ({ page }) => {
   const desk = await openNew(page, three('Handle'));
-  await desk.lane(0).getByRole('rowheader').click();
+  await desk.lane(0).getByRole('rowheader').click(ON_NAME);
   await desk
     .lane(1)
     .getByRole('rowheader')
-    .click({ modifiers: ['Shift'] });
+    .click({ ...ON_NAME, modifiers: ['Shift'] });
   const k = await scaleOf(page);
   const handle = page.getByRole('slider', { name: 'Spread the selected strokes' });
   await drag(page, await middle(handle.locator('circle').last()), { x: 12 * k });
@@ -113,7 +113,7 @@ test('keys are copied, pasted at the playhead, reversed and mirrored; values are
     .locator('[data-key="head-1"]')
     .click({ modifiers: ['Shift'] });
   await page.keyboard.press('Control+c');
-  await desk.lane(2).getByRole('rowheader').click();
+  await desk.lane(2).getByRole('rowheader').click(ON_NAME);
   await page.getByRole('textbox', { name: 'Frame' }).fill('50');
   await page.keyboard.press('Enter');
   await page.locator('[data-canvas]').focus();
@@ -138,7 +138,7 @@ test('keys are copied, pasted at the playhead, reversed and mirrored; values are
 
 test('everything keyed has a lane of its own, and its keys move like any other', async ({ page }) => {
   const desk = await openNew(page, three('Parts'));
-  await desk.lane(0).getByRole('rowheader').click();
+  await desk.lane(0).getByRole('rowheader').click(ON_NAME);
   await desk.step('Ink');
   await page.getByRole('button', { name: 'Width: key it at this frame' }).click();
   await page.getByRole('textbox', { name: 'Frame' }).fill('30');
@@ -209,7 +209,7 @@ test('a new rate keeps seconds or frames, a new length spreads the keys, and an 
   await page.getByRole('spinbutton', { name: 'Length' }).fill('100 fr');
   await page.keyboard.press('Enter');
   expect(frames((await strokes(desk))[0]!)).toEqual([10, 30]);
-  await desk.lane(0).getByRole('rowheader').click();
+  await desk.lane(0).getByRole('rowheader').click(ON_NAME);
   await page.keyboard.press('Delete');
   await desk.savedDocument();
 

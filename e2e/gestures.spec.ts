@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { openNew, type Desk } from './desk';
+import { ON_NAME, openNew, type Desk } from './desk';
 import { three } from './pieces';
 
 /** A drag under way: where it was begun, and how far what it changes went. */
@@ -22,7 +22,7 @@ const pressOn = async (page: Page, what: ReturnType<Page['locator']>, dx: number
 };
 
 const inkOfBar = async (desk: Desk, page: Page): Promise<void> => {
-  await desk.lane(1).getByRole('rowheader').click();
+  await desk.lane(1).getByRole('rowheader').click(ON_NAME);
   await desk.step('Ink');
   await expect(page.getByTitle('Width: drag to change')).toBeVisible();
 };
@@ -123,7 +123,7 @@ test('a panel that goes away under a drag puts it back, and later work has steps
   page,
 }) => {
   const desk = await openNew(page, three('Unmounted'));
-  await desk.lane(1).getByRole('rowheader').click();
+  await desk.lane(1).getByRole('rowheader').click(ON_NAME);
   await desk.step('Ink');
   const before = await desk.savedDocument();
   await pressOn(page, page.getByTitle('Width: drag to change'), 60);

@@ -1,7 +1,7 @@
 import { expect, test, type Locator, type Page } from '@playwright/test';
 import type { Ink, Piece, Stroke } from '../src/core/document';
 import { keysOf } from '../src/core/timing';
-import { api, openNew, type Desk } from './desk';
+import { ON_NAME, api, openNew, type Desk } from './desk';
 import { three } from './pieces';
 
 const document = async (desk: Desk): Promise<Piece> => (await desk.savedDocument()) as unknown as Piece;
@@ -21,7 +21,7 @@ async function type(field: Locator, value: string): Promise<void> {
 async function openInk(page: Page, name: string): Promise<Desk> {
   const desk = await openNew(page, three(name));
   await desk.step('Ink');
-  await desk.lane(0).getByRole('rowheader').click();
+  await desk.lane(0).getByRole('rowheader').click(ON_NAME);
   return desk;
 }
 
@@ -119,7 +119,7 @@ test('dashes: typed, mended where caps close a gap, marching; a mixed selection 
   await desk
     .lane(1)
     .getByRole('rowheader')
-    .click({ modifiers: ['Shift'] });
+    .click({ ...ON_NAME, modifiers: ['Shift'] });
   await expect(fold(page, 'Dashes')).toContainText('differs');
   await fold(page, 'Ends').click();
   await choose(page, 'none.*Head end', 'reed tip');
@@ -139,7 +139,7 @@ test('ties: followed, shown on both, circles refused in words, cut with one acti
   await page.getByRole('button', { name: 'Tie the width' }).click();
   await type(page.getByRole('spinbutton', { name: 'Times' }), '2');
   expect((await inkOf(desk)).width).toBe(24);
-  await desk.lane(1).getByRole('rowheader').click();
+  await desk.lane(1).getByRole('rowheader').click(ON_NAME);
   await expect(page.getByText(`${names[0]} follows its width`)).toBeVisible();
   for (const lane of [0, 1]) await expect(desk.lane(lane).getByLabel(/follows/)).toBeVisible();
   await type(page.getByRole('spinbutton', { name: 'Width', exact: true }), '20');
@@ -162,7 +162,7 @@ test('styles: given to many, changed together, and from the shelf to another pie
   await page.getByRole('button', { name: 'New style' }).click();
   await page.getByRole('textbox', { name: 'Name of the style' }).fill('Broad');
   await page.keyboard.press('Enter');
-  await desk.lane(2).getByRole('rowheader').click();
+  await desk.lane(2).getByRole('rowheader').click(ON_NAME);
   await page.getByRole('button', { name: 'Give the selection the style Broad' }).click();
   await type(page.getByRole('spinbutton', { name: 'Width', exact: true }), '44');
   await expect(page.getByText('differ from it')).toBeVisible();
@@ -181,7 +181,7 @@ test('styles: given to many, changed together, and from the shelf to another pie
   })) as unknown as { id: string };
   await page.goto(`/pieces/${made.id}`);
   await page.getByRole('radio', { name: 'Ink', exact: true }).click();
-  await page.getByRole('row').nth(1).getByRole('rowheader').click();
+  await page.getByRole('row').nth(1).getByRole('rowheader').click(ON_NAME);
   await fold(page, 'Styles').click();
   await page.getByRole('button', { name: 'Use the style Broad from the shelf' }).click();
   await expect(page.getByRole('spinbutton', { name: 'Width', exact: true })).toHaveValue('44 px');

@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { strokesOf, type Piece, type Stroke } from '../src/core/document';
 import { keysOf } from '../src/core/timing';
-import { choose, openNew, type, type Desk } from './desk';
+import { ON_NAME, choose, openNew, type, type Desk } from './desk';
 import { three } from './pieces';
 
 const strokes = async (desk: Desk): Promise<Stroke[]> =>
@@ -10,11 +10,11 @@ const head = (stroke: Stroke) => keysOf(stroke.window.head).map(({ frame, value 
 
 const number = (page: Page, name: string) => page.getByRole('spinbutton', { name, exact: true });
 async function chooseLanes(desk: Desk, from: number, to: number): Promise<void> {
-  await desk.lane(from).getByRole('rowheader').click();
+  await desk.lane(from).getByRole('rowheader').click(ON_NAME);
   await desk
     .lane(to)
     .getByRole('rowheader')
-    .click({ modifiers: ['Shift'] });
+    .click({ ...ON_NAME, modifiers: ['Shift'] });
 }
 
 test('a manner is given to many strokes, changed for all of them at once, and leaves keys alone that were set by hand', async ({
@@ -44,7 +44,7 @@ test('a manner is given to many strokes, changed for all of them at once, and le
   await expect(page.getByRole('button', { name: /from the shelf/ })).toBeVisible();
   await page.reload();
   await desk.step('Time');
-  await desk.lane(2).getByRole('rowheader').click();
+  await desk.lane(2).getByRole('rowheader').click(ON_NAME);
   await page.getByRole('button', { name: /Stored manner/ }).click();
   await expect(page.getByRole('option', { name: /Manner 1/ })).toBeVisible();
   await page.keyboard.press('Escape');
@@ -55,7 +55,7 @@ test('a passing window keeps its length, from both ends ink closes in, and the l
 }) => {
   const desk = await openNew(page, three('Growth'));
   await desk.step('Time');
-  await desk.lane(1).getByRole('rowheader').click();
+  await desk.lane(1).getByRole('rowheader').click(ON_NAME);
   await choose(page, /Stored manner/, 'Passing light');
   await page.getByRole('radio', { name: 'px', exact: true }).click();
   await type(number(page, 'Window length'), '300 px');

@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { addNested, groupLayers, strokesOf, type Piece } from '../src/core/document';
 import { keysOf, valueAt, type Animated } from '../src/core/timing';
-import { api, choose, openNew, type, type Desk } from './desk';
+import { ON_NAME, api, choose, openNew, type, type Desk } from './desk';
 import { blank, three } from './pieces';
 
 const whole = async (desk: Desk): Promise<Piece> => (await desk.savedDocument()) as unknown as Piece;
@@ -15,7 +15,7 @@ test('a group is moved, turned and scaled by hand and by number, keyed, and laid
   const start = groupLayers(three('Placed'), ['bar', 'triangle'], { id: 'pair', name: 'Pair' });
   const desk = await openNew(page, start);
   await step(page, 'Place');
-  await head(page, 'Group Pair').click();
+  await head(page, 'Group Pair').click(ON_NAME);
   // Dragged by what is in it, the group moves: not the strokes it holds.
   await desk.drag([600, 850], [700, 900]);
   const moved = await whole(desk);
@@ -52,7 +52,7 @@ test('a layer is carried by a pin, blended and put into a group within a group; 
 }) => {
   const desk = await openNew(page, three('Carried'));
   await step(page, 'Place');
-  await head(page, /Curve/).click();
+  await head(page, /Curve/).click(ON_NAME);
   await page.getByRole('button', { name: 'Pins' }).click();
   await page.getByRole('button', { name: 'Set a pin' }).click();
   await choose(page, /Parent/, 'Pin 1 (pin)');
@@ -65,19 +65,19 @@ test('a layer is carried by a pin, blended and put into a group within a group; 
   expect(piece.pins[0]!.x).toMatchObject({ keys: [{ frame: 0, value: 960 }, { frame: 30 }] });
   expect(now(piece.pins[0]!.x, 30)).toBeCloseTo(1160, 0);
   expect(piece.layers[0]).toMatchObject({ blend: 'multiply', place: { parent: { to: piece.pins[0]!.id } } });
-  await head(page, /Bar/).click();
+  await head(page, /Bar/).click(ON_NAME);
   await choose(page, /Parent/, 'Curve');
-  await head(page, /Curve/).click();
+  await head(page, /Curve/).click(ON_NAME);
   // What it carries itself is not offered to carry it.
   await page.getByRole('button', { name: /Parent/ }).click();
   await expect(page.getByRole('option', { name: 'Triangle', exact: true })).toBeVisible();
   await expect(page.getByRole('option', { name: 'Bar', exact: true })).toHaveCount(0);
   await page.keyboard.press('Escape');
   // Two layers in a group, the third beside it in a group around both.
-  await head(page, /Curve/).click();
-  await head(page, /Bar/).click({ modifiers: ['Shift'] });
+  await head(page, /Curve/).click(ON_NAME);
+  await head(page, /Bar/).click({ ...ON_NAME, modifiers: ['Shift'] });
   await page.getByRole('button', { name: 'Group', exact: true }).click();
-  await head(page, /Triangle/).click({ modifiers: ['Control'] });
+  await head(page, /Triangle/).click({ ...ON_NAME, modifiers: ['Control'] });
   await page.getByRole('button', { name: 'Group', exact: true }).click();
   const { groups } = await whole(desk);
   expect(groups.map((group) => group.group ?? null).sort()).toEqual([groups[1]!.id, null].sort());
@@ -89,7 +89,7 @@ test('masks: a clock wipe keyed, a hold-out drawn with the pen whose shape is ke
 }) => {
   const desk = await openNew(page, three('Masks'));
   await step(page, 'Reveal');
-  await head(page, /Curve/).click();
+  await head(page, /Curve/).click(ON_NAME);
   await page.getByRole('button', { name: 'Masks' }).click();
   await choose(page, /Add a mask/, 'wipe like a clock');
   await page.getByRole('button', { name: 'How far: key it at this frame' }).click();
@@ -106,7 +106,7 @@ test('masks: a clock wipe keyed, a hold-out drawn with the pen whose shape is ke
     },
   });
   // The closed triangle becomes what stands in front of the bar.
-  await head(page, /Bar/).click();
+  await head(page, /Bar/).click(ON_NAME);
   await choose(page, /Add a mask/, 'hold-out: a drawn shape in front');
   // It is asked for, and shown, which closed stroke is its shape.
   await expect(page.getByRole('button', { name: /Closed stroke that is its shape/ })).toContainText(
@@ -166,7 +166,7 @@ test('a stroke runs between two things, follows them when they move, and stays w
   page,
 }) => {
   const desk = await openNew(page, three('Between'));
-  await desk.lane(1).getByRole('rowheader').click();
+  await desk.lane(1).getByRole('rowheader').click(ON_NAME);
   await page.getByRole('radio', { name: 'Place', exact: true }).click();
   await page.getByRole('button', { name: /^Between two things/ }).click();
   const between = page.getByRole('group', { name: 'Between two things' });
@@ -180,11 +180,11 @@ test('a stroke runs between two things, follows them when they move, and stays w
   // The triangle stands over the curve: an arch leans to the side.
   expect(Math.abs((await bar()).path.points[0]!.out.x)).toBeGreaterThan(150);
   // The triangle moves by 200 px, and the line's end with it.
-  await desk.lane(2).getByRole('rowheader').click();
+  await desk.lane(2).getByRole('rowheader').click(ON_NAME);
   await type(page.getByRole('spinbutton', { name: 'Position X' }), '200 px');
   const moved = (await bar()).path.points.at(-1)!;
   expect(moved.x - end.x).toBeGreaterThan(100);
-  await desk.lane(1).getByRole('rowheader').click();
+  await desk.lane(1).getByRole('rowheader').click(ON_NAME);
   await between.getByRole('button', { name: 'Detach' }).click();
   expect(await bar()).not.toHaveProperty('between');
 });

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
-import { api } from './desk';
+import { ON_NAME, api } from './desk';
 import { three } from './pieces';
 
 /** A project of its own with pieces of these names; answers its name. */
@@ -148,7 +148,7 @@ test('step, frame and selection are in the address; a reload keeps them, and wha
   await page.getByRole('region', { name }).getByRole('link', { name: 'Open Kept' }).click();
   await expect(page).toHaveTitle('Kept · Obelus');
   const second = page.locator('[data-row="1"]');
-  await second.getByRole('rowheader').click();
+  await second.getByRole('rowheader').click(ON_NAME);
   await page.getByRole('radio', { name: 'Ink', exact: true }).click();
   const width = page.getByRole('spinbutton', { name: 'Width', exact: true }).first();
   await width.fill('33');
@@ -215,7 +215,7 @@ test('keys mean the piece only where the focus is; those of one character can be
   await page.goto('/');
   await page.getByRole('region', { name }).getByRole('link', { name: 'Open Keys' }).click();
   const canvas = page.locator('[data-canvas][data-frame]');
-  await page.locator('[data-row="0"]').getByRole('rowheader').click();
+  await page.locator('[data-row="0"]').getByRole('rowheader').click(ON_NAME);
   await page.getByRole('radio', { name: 'Ink', exact: true }).click();
   // On the rail Delete deletes nothing and P takes no pen.
   await page.keyboard.press('Delete');

@@ -4,7 +4,7 @@ import { letterOutlines, membersOf, strokesOf, type Lettering, type Piece } from
 import { commandsBounds, pathBounds } from '../src/core/geometry';
 import { keysOf } from '../src/core/timing';
 import { TRACE_OPTIONS, withSelfWriting } from '../src/core/trace';
-import { openNew, type Desk } from './desk';
+import { ON_NAME, openNew, type Desk } from './desk';
 import { blank, three } from './pieces';
 
 const whole = async (desk: Desk): Promise<Piece> => (await desk.savedDocument()) as unknown as Piece;
@@ -57,7 +57,7 @@ test('lettering writes itself in one press, wholly uncovered; its text changed, 
   await row.locator('[data-key="head-1"]').click();
   await page.keyboard.press('Shift+ArrowRight');
   const timed = frames(await whole(desk));
-  await page.getByRole('row', { name: 'Tide', exact: true }).getByRole('rowheader').click();
+  await page.getByRole('row', { name: 'Tide', exact: true }).getByRole('rowheader').click(ON_NAME);
   await step(page, 'Trace');
   await page.getByRole('textbox', { name: 'Text', exact: true }).fill('Tides');
   await expect.poll(async () => strokesOf(await whole(desk)).length).toBeGreaterThan(strokesOf(first).length);
@@ -77,7 +77,7 @@ test('anything is seen through others: by shape or brightness, inverted, soft; a
   const pixels = () =>
     page.locator('[data-picture]').evaluate((canvas: HTMLCanvasElement) => canvas.toDataURL());
   await desk.showFrame(50);
-  await desk.lane(0).getByRole('rowheader').click();
+  await desk.lane(0).getByRole('rowheader').click(ON_NAME);
   await step(page, 'Reveal');
   const plain = await pixels();
   await page.getByRole('button', { name: /Layer or group as matte/ }).click();
@@ -98,7 +98,7 @@ test('anything is seen through others: by shape or brightness, inverted, soft; a
     shown: false,
     confined: false,
   });
-  await desk.lane(2).getByRole('rowheader').click();
+  await desk.lane(2).getByRole('rowheader').click(ON_NAME);
   await expect(page.getByText('Uncovers “Curve”')).toBeVisible();
   await page.getByRole('button', { name: /Layer or group as matte/ }).click();
   await page.getByRole('option', { name: 'Curve' }).click();
@@ -107,7 +107,7 @@ test('anything is seen through others: by shape or brightness, inverted, soft; a
   // What it is seen through goes: it is seen as it is, and that is said.
   await desk.canvas.focus();
   await page.keyboard.press('Delete');
-  await desk.lane(0).getByRole('rowheader').click();
+  await desk.lane(0).getByRole('rowheader').click(ON_NAME);
   await expect(page.getByText('Its matte is gone')).toBeVisible();
   await page.getByRole('button', { name: 'Remove the matte' }).click();
   expect((await whole(desk)).layers[0]).not.toHaveProperty('reveal');
@@ -169,7 +169,7 @@ test('letter by letter: taken on the canvas, kerned, moved, turned, coloured; it
     (boxes[i]!.left + boxes[i]!.right) / 2,
     (boxes[i]!.top + boxes[i]!.bottom) / 2,
   ];
-  await page.getByRole('row', { name: 'Tide', exact: true }).getByRole('rowheader').click();
+  await page.getByRole('row', { name: 'Tide', exact: true }).getByRole('rowheader').click(ON_NAME);
   // A double press takes a letter in hand; dragged by its middle it goes by itself.
   const p = await desk.at(...middle(2));
   await page.mouse.dblclick(p.x, p.y);

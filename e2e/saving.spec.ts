@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { api, openNew } from './desk';
+import { ON_NAME, api, openNew } from './desk';
 import { three } from './pieces';
 
 const rename = async (page: import('@playwright/test').Page, name: string) => {
@@ -135,7 +135,7 @@ test('of a piece of a thousand strokes a moved stroke is saved by a few hundred 
     if (/\/api\/pieces\/[^/]+$/.test(request.url()) && request.method() !== 'GET')
       sent.push({ method: request.method(), bytes: request.postData()?.length ?? 0 });
   });
-  await desk.lane(0).getByRole('rowheader').click();
+  await desk.lane(0).getByRole('rowheader').click(ON_NAME);
   await desk.canvas.focus();
   await page.keyboard.press('ArrowRight');
   await desk.saved();

@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test';
 import { addLayers, newStroke } from '../src/core/document';
 import { lineShape } from '../src/core/geometry';
 import { valueAt, type Animated } from '../src/core/timing';
-import { openNew } from './desk';
+import { ON_NAME, openNew } from './desk';
 import { blank, three } from './pieces';
 
 const frames = (animated: Animated) =>
@@ -166,11 +166,11 @@ test('a manner that grows from the middle, for several strokes at once, each fro
 }) => {
   const desk = await openNew(page, three('Manners'));
   await desk.step('Time');
-  await desk.lane(1).getByRole('rowheader').click();
+  await desk.lane(1).getByRole('rowheader').click(ON_NAME);
   await desk
     .lane(2)
     .getByRole('rowheader')
-    .click({ modifiers: ['Shift'] });
+    .click({ ...ON_NAME, modifiers: ['Shift'] });
   await page.getByRole('radio', { name: 'on', exact: true }).click();
   await page.getByRole('button', { name: /Origin/ }).click();
   await page.getByRole('option', { name: 'the middle' }).click();
@@ -196,7 +196,7 @@ test('a manner that grows from the middle, for several strokes at once, each fro
 test('keys in numbers: value keyed at the playhead, frame and easing of a key typed', async ({ page }) => {
   const desk = await openNew(page, three('Numbers'));
   await desk.step('Time');
-  await desk.lane(2).getByRole('rowheader').click();
+  await desk.lane(2).getByRole('rowheader').click(ON_NAME);
   await desk.showFrame(20);
   await page.getByRole('button', { name: 'Head: key it at this frame' }).click();
   await desk.showFrame(50);
@@ -251,7 +251,7 @@ test('lanes by arrows: into a lane, from key to key and lane to lane, moved, sho
   await desk
     .lane(1)
     .getByRole('rowheader')
-    .click({ modifiers: ['Shift'] });
+    .click({ ...ON_NAME, modifiers: ['Shift'] });
   await page.keyboard.press('Control+g');
   await expect(desk.lane(0)).toHaveAccessibleName(/^Group/);
   await desk.lane(2).focus();

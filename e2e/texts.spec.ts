@@ -12,7 +12,7 @@ import {
   type Stroke,
 } from '../src/core/document';
 import { handwrittenTitle, signature } from '../src/layouts';
-import { openNew, type Desk } from './desk';
+import { ON_NAME, openNew, type Desk } from './desk';
 import { blank } from './pieces';
 
 const stored = async (desk: Desk): Promise<Piece> => (await desk.document()) as unknown as Piece;
@@ -130,7 +130,7 @@ test('strokes that were stopped on their way to their text are said at the expor
   await page.route('**/api/lettering', (route) =>
     route.request().postData()?.includes('Ottilie') ? route.continue() : undefined,
   );
-  await page.getByRole('row', { name: text!.name, exact: true }).getByRole('rowheader').click();
+  await page.getByRole('row', { name: text!.name, exact: true }).getByRole('rowheader').click(ON_NAME);
   await step(page, 'Set up');
   await page.getByRole('textbox', { name: 'Name', exact: true }).fill('Ottilie');
   await expect(page.locator('[data-work]')).toBeVisible();

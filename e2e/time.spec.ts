@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { onSpan, strokesOf, type Piece, type Stroke } from '../src/core/document';
 import { keysOf } from '../src/core/timing';
-import { choose, openNew, type, type Desk } from './desk';
+import { ON_NAME, choose, openNew, type, type Desk } from './desk';
 import { three } from './pieces';
 
 const strokes = async (desk: Desk): Promise<Stroke[]> =>
@@ -47,11 +47,11 @@ test('spread: order, overlap and a total for the whole selection, at once and in
   page,
 }) => {
   const desk = await openTime(page, 'Spread');
-  await desk.lane(0).getByRole('rowheader').click();
+  await desk.lane(0).getByRole('rowheader').click(ON_NAME);
   await desk
     .lane(2)
     .getByRole('rowheader')
-    .click({ modifiers: ['Shift'] });
+    .click({ ...ON_NAME, modifiers: ['Shift'] });
   await page.getByRole('button', { name: 'Spread 3 strokes' }).click();
   const first = (await spans(desk)).map((s) => s!.from);
   expect([first[1]! - first[0]!, first[2]! - first[1]!]).toEqual([4, 4]);
@@ -75,7 +75,7 @@ test('cue: an accent waits for the head, follows when that is retimed, and says 
 }) => {
   const desk = await openTime(page, 'Cue');
   const names = (await strokes(desk)).map((s) => s.name);
-  await desk.lane(1).getByRole('rowheader').click();
+  await desk.lane(1).getByRole('rowheader').click(ON_NAME);
   await page.getByRole('button', { name: /^Cue none/ }).click();
   await choose(page, /Stroke or group to wait for/, names[0]!);
   await page.getByRole('button', { name: 'Cue to it' }).click();
@@ -90,7 +90,7 @@ test('cue: an accent waits for the head, follows when that is retimed, and says 
   const [led, followed] = await spans(desk);
   expect(led!.to).toBe(lead!.to + 10);
   expect(followed!.from).toBe(accent!.from + 10);
-  await desk.lane(0).getByRole('rowheader').click();
+  await desk.lane(0).getByRole('rowheader').click(ON_NAME);
   await choose(page, /Stroke or group to wait for/, names[1]!);
   await page.getByRole('button', { name: 'Cue to it' }).click();
   await expect(page.getByText('none of them would ever begin')).toBeVisible();

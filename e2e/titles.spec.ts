@@ -3,7 +3,7 @@ import { boxOf, readPiece, strokesOf, type Lettering, type Piece } from '../src/
 import { pathBounds } from '../src/core/geometry';
 import { layerBounds, variedAt } from '../src/core/scene';
 import { keysOf } from '../src/core/timing';
-import { choose, openNew, type, type Desk } from './desk';
+import { ON_NAME, choose, openNew, type, type Desk } from './desk';
 import { blank, sampleText } from './pieces';
 
 const whole = async (desk: Desk): Promise<Piece> => (await desk.savedDocument()) as unknown as Piece;
@@ -106,7 +106,7 @@ test('text slides out of a line by words, is underlined and boxed; what is drawn
     .click();
   await page.keyboard.press('ArrowRight');
   expect(keysOf(texts(await whole(desk))[0]!.arrival!.shown)[0]!.frame).toBe(6);
-  await page.getByRole('row', { name: 'Spring tide', exact: true }).getByRole('rowheader').click();
+  await page.getByRole('row', { name: 'Spring tide', exact: true }).getByRole('rowheader').click(ON_NAME);
   await page.getByRole('button', { name: 'Rule, border or box' }).click();
   await page.getByRole('radio', { name: 'middle', exact: true }).click();
   await page.getByRole('button', { name: 'Underline' }).click();
@@ -114,14 +114,14 @@ test('text slides out of a line by words, is underlined and boxed; what is drawn
   const box = boxOf(lined, text!.id)!;
   const rule = pathBounds(strokesOf(lined)[0]!.path)!;
   expect([rule.left, rule.right]).toEqual([box.left, box.right]);
-  await page.getByRole('row', { name: 'Spring tide', exact: true }).getByRole('rowheader').click();
+  await page.getByRole('row', { name: 'Spring tide', exact: true }).getByRole('rowheader').click(ON_NAME);
   await page.getByRole('button', { name: 'Rule, border or box' }).click();
   await page.getByRole('button', { name: 'Box, knocked out' }).click();
   const boxed = await whole(desk);
   expect(strokesOf(boxed)).toHaveLength(5);
   expect(texts(boxed)[0]).toMatchObject({ blend: 'xor' });
   // One text to edit, and all of it follows.
-  await page.getByRole('row', { name: 'Spring tide', exact: true }).getByRole('rowheader').click();
+  await page.getByRole('row', { name: 'Spring tide', exact: true }).getByRole('rowheader').click(ON_NAME);
   await step(page, 'Trace');
   await page.getByRole('textbox', { name: 'Text', exact: true }).fill('Ebb');
   await expect
@@ -170,7 +170,7 @@ test('a number goes with the ring beside it; an accent waits for the nearest str
   await step(page, 'Set up');
   await page.locator('aside [data-layout]', { hasText: 'Ring with a number' }).click();
   const ring = page.getByRole('row', { name: /^\d Ring$/ });
-  await ring.getByRole('rowheader').click();
+  await ring.getByRole('rowheader').click(ON_NAME);
   const count = async () => texts(await whole(desk)).find((one) => one.count)!.count!;
   expect((await count()).follows).toMatchObject({ none: 0, all: 100 });
   // The ring is filled less: the number counts to less, and says so where it is changed by itself.
@@ -180,7 +180,7 @@ test('a number goes with the ring beside it; an accent waits for the nearest str
   await page
     .getByRole('row', { name: /^Number|^#/ })
     .getByRole('rowheader')
-    .click();
+    .click(ON_NAME);
   await step(page, 'Trace');
   await choose(page, /Stroke the number goes with/, 'its own keys');
   expect(await count()).not.toHaveProperty('follows');
@@ -188,7 +188,7 @@ test('a number goes with the ring beside it; an accent waits for the nearest str
   await type(page.getByRole('spinbutton', { name: 'At the full path' }), '200');
   expect(keysOf((await count()).value).at(-1)!.value).toBe(104);
 
-  await ring.getByRole('rowheader').click();
+  await ring.getByRole('rowheader').click(ON_NAME);
   await step(page, 'Time');
   await page.getByRole('button', { name: /^Cue none/ }).click();
   await choose(page, /Stroke or group to wait for/, 'Ring with a number (nearest stroke)');
@@ -210,7 +210,7 @@ test('the weight of a variable face is keyed where the text stands; without keys
     ),
   });
   const text = async () => texts(await whole(desk))[0]!;
-  await desk.lane(0).getByRole('rowheader').click();
+  await desk.lane(0).getByRole('rowheader').click(ON_NAME);
   await step(page, 'Trace');
   await page.getByRole('button', { name: 'Weight: key it at this frame' }).click();
   await expect(page.getByRole('button', { name: 'Weight: take away the key at this frame' })).toBeVisible();

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { openNew } from './desk';
+import { ON_NAME, openNew } from './desk';
 import { blank, three } from './pieces';
 
 test('pen: corners, smooth points, closing, going on, points put in and taken out', async ({ page }) => {
@@ -130,7 +130,7 @@ test('strokes: select, box, move, nudge, reverse, duplicate, delete, lock; one d
   await page.keyboard.press('Delete');
   expect((await desk.savedDocument()).layers).toHaveLength(3);
 
-  await desk.lane(0).getByRole('rowheader').click();
+  await desk.lane(0).getByRole('rowheader').click(ON_NAME);
   await desk.canvas.focus();
   await page.keyboard.press('r');
   expect((await desk.savedDocument()).layers[0]!.path.points[0]!.x).toBe(1500);
@@ -148,7 +148,7 @@ test('ink: typed with units, nudged by arrows, dragged by the label; a mixed sel
 }) => {
   const desk = await openNew(page, three('Ink'));
   await desk.step('Ink');
-  await desk.lane(0).getByRole('rowheader').click();
+  await desk.lane(0).getByRole('rowheader').click(ON_NAME);
   const width = page.getByRole('spinbutton', { name: 'Width', exact: true });
   await width.fill('24 px');
   await page.keyboard.press('Enter');
@@ -172,7 +172,7 @@ test('ink: typed with units, nudged by arrows, dragged by the label; a mixed sel
   await desk
     .lane(1)
     .getByRole('rowheader')
-    .click({ modifiers: ['Shift'] });
+    .click({ ...ON_NAME, modifiers: ['Shift'] });
   await expect(width).toHaveAttribute('placeholder', 'differs');
   await page.getByRole('spinbutton', { name: 'Opacity' }).fill('50 %');
   await page.keyboard.press('Enter');

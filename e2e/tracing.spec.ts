@@ -4,7 +4,7 @@ import type { Lettering, Piece, Stroke } from '../src/core/document';
 import { addLayers, newStroke, widestOf } from '../src/core/document';
 import { lineShape, measurePath, pathBounds } from '../src/core/geometry';
 import { keysOf } from '../src/core/timing';
-import { api, openNew, type Desk } from './desk';
+import { ON_NAME, api, openNew, type Desk } from './desk';
 import { blank, three } from './pieces';
 
 const whole = async (desk: Desk): Promise<Piece> => (await desk.savedDocument()) as unknown as Piece;
@@ -31,14 +31,14 @@ test('a word is set, its strokes are found, used, and found again after a change
   expect(starts).toEqual([...starts].sort((a, b) => a - b));
 
   // A hand moves a point of the first one; then the strokes are found anew.
-  await desk.lane(1).getByRole('rowheader').click();
+  await desk.lane(1).getByRole('rowheader').click(ON_NAME);
   await page.getByRole('button', { name: /^1 / }).first().click();
   await desk.canvas.focus();
   await page.keyboard.press('Shift+ArrowUp');
   const before = await strokes(desk);
   const corrected = before[0]!;
   expect(corrected.path).not.toEqual(first[0]!.path);
-  await page.getByRole('row', { name: 'Tide', exact: true }).getByRole('rowheader').click();
+  await page.getByRole('row', { name: 'Tide', exact: true }).getByRole('rowheader').click(ON_NAME);
   await button(page, 'Find the strokes').click();
   await expect(page.getByText(/match strokes that are there/)).toBeVisible();
   await expect(page.getByText(/1 keep your corrections/)).toBeVisible();
@@ -48,7 +48,7 @@ test('a word is set, its strokes are found, used, and found again after a change
   expect(again[0]!.path).toEqual(corrected.path);
   expect(again.map((s) => s.window)).toEqual(before.map((s) => s.window));
   // Leaving a trace changes nothing.
-  await page.getByRole('row', { name: 'Tide', exact: true }).getByRole('rowheader').click();
+  await page.getByRole('row', { name: 'Tide', exact: true }).getByRole('rowheader').click(ON_NAME);
   await button(page, 'Find the strokes').click();
   await button(page, 'Discard').click();
   expect(await strokes(desk)).toEqual(again);
@@ -201,7 +201,7 @@ test('freehand: the simulated tablet writes through the canvas, with pressure an
   expect(line.points[0]!.y).toBeCloseTo(line.points[1]!.y, 6);
   // As written: the time and the pace of the hand.
   await desk.step('Time');
-  await desk.lane(0).getByRole('rowheader').click();
+  await desk.lane(0).getByRole('rowheader').click(ON_NAME);
   await button(page, /As written by hand/).click();
   const written = (await strokes(desk))[0]!;
   expect(keysOf(written.window.head).map((key) => key.value)).toEqual([0, 1]);
@@ -252,7 +252,7 @@ test('cleaning up: fewer points with the deviation said, level, split, join, end
   page,
 }) => {
   const desk = await openNew(page, three('Clean'));
-  await desk.lane(0).getByRole('rowheader').click();
+  await desk.lane(0).getByRole('rowheader').click(ON_NAME);
   await page.getByRole('button', { name: 'Level, straighten, space' }).click();
   await page.getByRole('button', { name: /^1 / }).first().click();
   await desk.canvas.focus();
@@ -285,7 +285,7 @@ test('ends that nearly meet are marked and meet on request', async ({ page }) =>
     newStroke('b', 'B', lineShape({ x: 906, y: 304 }, { x: 1400, y: 800 })),
   ]);
   const desk = await openNew(page, piece);
-  await desk.lane(0).getByRole('rowheader').click();
+  await desk.lane(0).getByRole('rowheader').click(ON_NAME);
   await page.getByRole('button', { name: 'Ends and joins' }).click();
   await page.getByText('Mark ends that nearly meet').click();
   await button(page, 'Let 2 ends meet').click();

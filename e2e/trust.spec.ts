@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { setInk, strokesOf, updateLayers, tieStrokes, type Piece, type Stroke } from '../src/core/document';
 import { signature } from '../src/layouts';
-import { api, choose, openNew, type, type Desk } from './desk';
+import { ON_NAME, api, choose, openNew, type, type Desk } from './desk';
 import { three } from './pieces';
 
 const name = (page: Page) => page.getByLabel('Name of the piece').first();
@@ -133,8 +133,8 @@ test('what is locked or follows another is left as it is from every panel, with 
     page,
     updateLayers(tied, ['triangle'], (layer) => ({ ...layer, locked: true })),
   );
-  await head(desk, 0).click();
-  await head(desk, 2).click({ modifiers: ['Control'] });
+  await head(desk, 0).click(ON_NAME);
+  await head(desk, 2).click({ ...ON_NAME, modifiers: ['Control'] });
   await steps(page, 'Place');
   await type(page.getByRole('spinbutton', { name: 'Position X', exact: true }), '21');
   await expect(page.getByText('“Triangle” is locked: it was left as it is.')).toBeVisible();
@@ -143,7 +143,7 @@ test('what is locked or follows another is left as it is from every panel, with 
   await page.getByRole('button', { name: 'Unlock it' }).click();
   await expect.poll(async () => strokesOf(await desk.savedDocument())[2]!.locked).toBe(false);
   // Points of a path that follows another's.
-  await head(desk, 1).click();
+  await head(desk, 1).click(ON_NAME);
   await page.locator('[data-canvas]').focus();
   await page.keyboard.press('r');
   await expect(page.getByText('The path of “Bar” follows “Curve”')).toBeVisible();
@@ -159,8 +159,8 @@ test('a placed group is wrapped, copied and taken apart; what can’t be handed 
   page,
 }) => {
   const desk = await openNew(page, three('Groups'));
-  await head(desk, 0).click();
-  await head(desk, 1).click({ modifiers: ['Control'] });
+  await head(desk, 0).click(ON_NAME);
+  await head(desk, 1).click({ ...ON_NAME, modifiers: ['Control'] });
   await page.keyboard.press('Control+g');
   await steps(page, 'Place');
   await type(page.getByRole('spinbutton', { name: 'Position X' }), '120');
@@ -178,7 +178,7 @@ test('a placed group is wrapped, copied and taken apart; what can’t be handed 
   const loose = apart.layers.filter((layer): layer is Stroke => layer.group === undefined);
   expect(loose.filter((layer) => layer.place?.x === 120)).toHaveLength(2);
   // One that blends as a whole can't be taken apart without a change.
-  await page.getByRole('row', { name: 'Group Group 1' }).getByRole('rowheader').click();
+  await page.getByRole('row', { name: 'Group Group 1' }).getByRole('rowheader').click(ON_NAME);
   await choose(page, /Blend/, 'multiply');
   await page.getByRole('button', { name: 'Ungroup' }).click();
   const question = page.getByRole('dialog', { name: 'Ungroup “Group 1”?' });
@@ -194,7 +194,7 @@ test('the manner that is shown is applied when it is chosen; its numbers follow 
   page,
 }) => {
   const desk = await openNew(page, three('Chosen'));
-  await head(desk, 2).click();
+  await head(desk, 2).click(ON_NAME);
   await steps(page, 'Time');
   await choose(page, /Stored manner/, 'On and off');
   const [, , triangle] = strokesOf(await desk.savedDocument());
