@@ -1,6 +1,7 @@
 import { contours, evenRing, HALF, inkArea, labelPieces, type Mask, type Ring, ringArea } from '../mask';
 import { fitPath, type Path } from '../geometry';
 import { reachEnds, sharpenCorners } from './finish-line';
+import { settleLines } from './settle-lines';
 import { joinsOf } from './joins';
 import { linesOf, type Line } from './lines';
 import { pruneSpurs } from './prune';
@@ -115,8 +116,7 @@ function strokesOf(
   tolerance: number,
   lifts: CentreLineOptions['lifts'],
 ): TracedStroke[] {
-  const sharp = sharpenCorners(smoothed(smoothed(line)), mask);
-  return (lifts === 'parts' ? partsOf(sharp) : [sharp]).map((part): TracedStroke => {
+  return (lifts === 'parts' ? partsOf(line) : [line]).map((part): TracedStroke => {
     const { line: reaching, flat } = reachEnds(part, mask);
     const { places, closed } = reaching;
     const corners = places.flatMap((p, i) => (p.corner ? [i] : []));
@@ -222,16 +222,15 @@ export function centreLines(
   if (!progress(0.75)) return null;
   const strokes: TracedStroke[] = [];
   const tolerance = Math.max(0.12, options.detail * 2 * typical);
-  const lines = linesOf(chains, joins);
-  lines.forEach((line) => {
-    if (!hand) {
-      strokes.push(...strokesOf(line, mask, tolerance, options.lifts));
-      return;
-    }
-    const { line: gone, written } = asHandGoes(line, hand);
-    strokes.push(
-      ...strokesOf(gone, mask, tolerance, options.lifts).map((stroke) => ({ ...stroke, written })),
-    );
+  const gone = linesOf(chains, joins).map((line) => (hand ? asHandGoes(line, hand) : { line }));
+  const settled = settleLines(
+    gone.map(({ line }) => sharpenCorners(smoothed(smoothed(line)), mask)),
+    mask,
+  );
+  settled.forEach((line, i) => {
+    const found = strokesOf(line, mask, tolerance, options.lifts);
+    const { written } = { written: undefined, ...gone[i]! };
+    strokes.push(...(written ? found.map((stroke) => ({ ...stroke, written })) : found));
   });
   strokes.push(
     ...spots.map((spot, i) =>

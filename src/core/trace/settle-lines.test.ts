@@ -1,0 +1,43 @@
+import { createCanvas } from '@napi-rs/canvas';
+import { tracePath } from '../paint';
+import { drawLetter, maskOf } from '../testing/drawn-letters';
+import { lineLetters } from '../testing/hershey';
+import { paintedOutline } from '../testing/judge-ink';
+import { centreLines } from '.';
+
+/** How much of a heavy letter its traced strokes cover, and how much paper they paint over, as shares of its ink. */
+function coverOf(face: string, letter: string, share: number): { covered: number; over: number } {
+  const { mask } = drawLetter(lineLetters(face, letter)[0]!, share);
+  const canvas = createCanvas(mask.width, mask.height);
+  const context = canvas.getContext('2d');
+  for (const stroke of centreLines(mask)!) {
+    context.beginPath();
+    tracePath(context, paintedOutline(stroke));
+    context.fill();
+  }
+  const painted = maskOf(canvas).data;
+  let [ink, both, over] = [0, 0, 0];
+  mask.data.forEach((value, i) => {
+    ink += value;
+    both += Math.min(value, painted[i]!);
+    over += Math.max(0, painted[i]! - value);
+  });
+  return { covered: both / ink, over: over / ink };
+}
+
+test('where the arms of a heavy letter melt into one another its lines still cover them', () => {
+  const found = ['HersheySans1', 'EMSReadability', 'EMSTech'].flatMap((face) =>
+    [...'abemnruyKMRW'].flatMap((letter) =>
+      [0.16, 0.2, 0.24].map((share) => ({
+        letter: `${face} ${letter} ${share}`,
+        ...coverOf(face, letter, share),
+      })),
+    ),
+  );
+  const mean = (of: 'covered' | 'over') => found.reduce((sum, one) => sum + one[of], 0) / found.length;
+  expect(mean('covered')).toBeGreaterThan(0.987);
+  // Not by pens that are simply wider than their lines.
+  expect(mean('over')).toBeLessThan(0.016);
+  const bare = found.filter(({ covered }) => covered < 0.97).map(({ letter }) => letter);
+  expect([bare, bare.length <= 8]).toEqual([bare, true]);
+});
