@@ -226,6 +226,7 @@ export function centreLines(
   const settled = settleLines(
     gone.map(({ line }) => sharpenCorners(smoothed(smoothed(line)), mask)),
     mask,
+    labels,
   );
   settled.forEach((line, i) => {
     const found = strokesOf(line, mask, tolerance, options.lifts);

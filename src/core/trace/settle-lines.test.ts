@@ -1,4 +1,5 @@
 import { createCanvas } from '@napi-rs/canvas';
+import { pathBounds } from '../geometry';
 import { tracePath } from '../paint';
 import { drawLetter, maskOf } from '../testing/drawn-letters';
 import { lineLetters } from '../testing/hershey';
@@ -40,4 +41,28 @@ test('where the arms of a heavy letter melt into one another its lines still cov
   expect(mean('over')).toBeLessThan(0.016);
   const bare = found.filter(({ covered }) => covered < 0.97).map(({ letter }) => letter);
   expect([bare, bare.length <= 8]).toEqual([bare, true]);
+});
+
+test('a dot is left to itself, and draws no line that runs beside it', () => {
+  const paint = (withBar: boolean, withDots: boolean) => {
+    const canvas = createCanvas(120, 90);
+    const context = canvas.getContext('2d');
+    if (withBar) context.fillRect(10, 50, 100, 14);
+    for (const x of withDots ? [40, 80] : []) {
+      // Standing on its corner: no pen that is round reaches all of it.
+      context.setTransform(Math.SQRT1_2, Math.SQRT1_2, -Math.SQRT1_2, Math.SQRT1_2, x, 32);
+      context.fillRect(-11, -11, 22, 22);
+      context.resetTransform();
+    }
+    return centreLines(maskOf(canvas))!;
+  };
+  expect(paint(false, true).map(({ kind }) => kind)).toEqual(['dot', 'dot']);
+  const boxOf = (withDots: boolean) => {
+    const [line, ...more] = paint(true, withDots).filter(({ kind }) => kind === 'line');
+    expect([more, line!.widths]).toEqual([[], null]);
+    return pathBounds(line!.path)!;
+  };
+  const [beside, alone] = [boxOf(true), boxOf(false)];
+  for (const side of ['left', 'top', 'right', 'bottom'] as const)
+    expect(Math.abs(beside[side] - alone[side])).toBeLessThan(0.1);
 });

@@ -93,18 +93,22 @@ function lacking(
   lines: readonly (readonly Place[])[],
   pixels: readonly number[],
   { width }: Mask,
+  pieceOf: Int32Array,
+  pieces: readonly number[],
 ): (Sides | null)[] {
   const sides: (Sides | null)[] = lines.map(() => null);
   const all = lines.flatMap((places, line) => places.map((place, index) => ({ place, line, index })));
   const [xs, ys, rs] = (['x', 'y', 'r'] as const).map((of) =>
     Float64Array.from(all, ({ place }) => place[of]),
   );
+  const owns = Int32Array.from(all, ({ line }) => pieces[line]!);
   for (const at of pixels) {
     const x = (at % width) + 0.5;
     const y = Math.floor(at / width) + 0.5;
     let least = Infinity;
     let nearest = -1;
     for (let i = 0; i < all.length; i++) {
+      if (owns[i] !== pieceOf[at]) continue;
       const dx = xs![i]! - x;
       const dy = ys![i]! - y;
       const square = dx * dx + dy * dy;
@@ -113,6 +117,8 @@ function lacking(
       least = Math.sqrt(square) - rs![i]!;
       nearest = i;
     }
+    // A dot has no line.
+    if (nearest < 0) continue;
     const { place, line, index } = all[nearest]!;
     const places = lines[line]!;
     // Ends and corners are taken to the edge of the ink by themselves.
@@ -212,8 +218,9 @@ function worthwhile(
 /**
  * Lines moved and widened where ink beside them is reached by no pen: in a melted joint, whose arms a bridge joins on the shortest
  * way. A line that reaches all it runs through stays as it is.
+ * @param pieceOf the number of the connected piece of ink that each pixel belongs to.
  */
-export function settleLines(lines: readonly Line[], mask: Mask): Line[] {
+export function settleLines(lines: readonly Line[], mask: Mask, pieceOf: Int32Array): Line[] {
   const first: readonly (readonly Place[])[] = lines.map(dense);
   let all = first;
   for (let round = 0; round < ROUNDS; round++) {
@@ -225,7 +232,13 @@ export function settleLines(lines: readonly Line[], mask: Mask): Line[] {
       stretch: 0,
     };
     for (const at of pixels) marks.lacked[at] = 1;
-    const sides = lacking(all, pixels, mask);
+    const sides = lacking(
+      all,
+      pixels,
+      mask,
+      pieceOf,
+      lines.map(({ piece }) => piece),
+    );
     all = all.map((places, l) => {
       const lacks = sides[l];
       return lacks ? worthwhile(places, reaching(places, lacks), marks, mask) : places;
