@@ -51,6 +51,8 @@ export const inkSchema = z.strictObject({
   colour: keyedColour('Colour'),
   opacity: keyedOpacity(),
   cap: capSchema,
+  /** Where the path ends, if that is unlike its beginning. */
+  endCap: capSchema.exactOptional(),
   join: joinSchema,
   miterLimit: number({ name: 'Miter limit', unit: 'number', min: 1, max: 100, initial: 4 }).exactOptional(),
   widths: widthsSchema.exactOptional(),

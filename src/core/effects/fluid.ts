@@ -146,7 +146,11 @@ function body(effect: Fluid, now: Items, subject: Subject): Items {
   if (rests) items.push(...now);
   else {
     const pen = penOf(effect, moving, frame);
-    const path = sweptOutline(own.path, pen, tail!, head!, { cap: 'round', join: 'round', miterLimit: 4 });
+    const path = sweptOutline(own.path, pen, tail!, head!, {
+      caps: { start: 'round', end: 'round' },
+      join: 'round',
+      miterLimit: 4,
+    });
     items.push({ kind: 'fill', path, colour, opacity: 1 });
   }
   if (fallen.length > 0) items.push({ kind: 'fill', path: fallen, colour, opacity: 1 });
@@ -162,7 +166,7 @@ function highlight({ path, width, head, tail }: StrokeNow): Items {
   const beside = measurePath(aside).length / Math.max(1e-6, m.length);
   const pen: PenWidth = { at: () => width * 0.11, widest: width * 0.11, breaks: [] };
   const outline = sweptOutline(aside, pen, from * beside, to * beside, {
-    cap: 'round',
+    caps: { start: 'round', end: 'round' },
     join: 'round',
     miterLimit: 4,
   });

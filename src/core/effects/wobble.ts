@@ -84,9 +84,10 @@ const outlined = (item: DrawItem): DrawItem =>
     if (item.kind === 'fill' || item.dashes || item.transform) return item;
     const { width, cap, join, miterLimit = MITER_LIMIT, path, kind, ...look } = item;
     const pen: PenWidth = { at: () => width, widest: width, breaks: [] };
+    const ends = cap === 'butt' ? 'flat' : cap;
     const outline = pathsOf(path).flatMap((one) =>
       sweptOutline(one, pen, 0, measurePath(one).length, {
-        cap: cap === 'butt' ? 'flat' : cap,
+        caps: { start: ends, end: ends },
         join,
         miterLimit,
       }),

@@ -1,4 +1,5 @@
 import CanvasKitInit, { type CanvasKit } from 'canvaskit-wasm';
+import { capsOf } from './caps-and-joins';
 import { dirname, join } from 'node:path';
 import { corner, measurePath, pointAtLength, wholePath, type Path, type Point } from '../geometry';
 import { cubicFamilies, seeded } from '../testing/families';
@@ -200,7 +201,7 @@ test('dashes grow until they are the whole stroke, and shrink to nothing, at the
 });
 
 test('gaps that caps would close are opened, others are left alone', () => {
-  expect(mendedPattern([6, 10], 10, 'round')).toEqual([6, 15]);
-  expect(mendedPattern([6, 10], 10, 'flat')).toEqual([6, 10]);
-  expect(mendedPattern([6, 30], 10, 'round')).toEqual([6, 30]);
+  expect(mendedPattern([6, 10], 10, capsOf({ cap: 'round' }))).toEqual([6, 15]);
+  expect(mendedPattern([6, 10], 10, capsOf({ cap: 'flat' }))).toEqual([6, 10]);
+  expect(mendedPattern([6, 30], 10, capsOf({ cap: 'round' }))).toEqual([6, 30]);
 });

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { Caps } from './caps-and-joins';
 import { keyedNumber, number } from '../properties';
 
 /** A pattern of dashes along a stroke, and how it keeps to it while the stroke grows. */
@@ -209,26 +210,23 @@ export function dashSpans(
   return out;
 }
 
-/** The gap that the eye sees: caps other than flat lengthen each dash by a width. */
-export const seenGap = (gap: number, width: number, cap: 'flat' | 'round' | 'square'): number =>
-  cap === 'flat' ? gap : gap - width;
+/** By how many widths caps lengthen each dash: half of one for each that is not flat. */
+const lengthening = ({ start, end }: Caps): number =>
+  (start === 'flat' ? 0 : 0.5) + (end === 'flat' ? 0 : 0.5);
+
+/** The gap that the eye sees: caps other than flat lengthen each dash. */
+export const seenGap = (gap: number, width: number, caps: Caps): number => gap - lengthening(caps) * width;
 
 /** How much of a width must stay open for a gap to read as one (our own choice). */
 const OPEN_GAP = 0.5;
 
 /** The pattern (px) with gaps that caps would close opened to half a width; the same list where none closes. */
-export function mendedPattern(
-  pattern: readonly number[],
-  width: number,
-  cap: 'flat' | 'round' | 'square',
-): readonly number[] {
+export function mendedPattern(pattern: readonly number[], width: number, caps: Caps): readonly number[] {
   const even = evenPattern(pattern);
   const closes = (length: number, i: number): boolean =>
-    i % 2 === 1 && seenGap(length, width, cap) < 0.05 * width;
+    i % 2 === 1 && seenGap(length, width, caps) < 0.05 * width;
   if (!even.some(closes)) return pattern;
-  return even.map((length, i) =>
-    closes(length, i) ? width * ((cap === 'flat' ? 0 : 1) + OPEN_GAP) : length,
-  );
+  return even.map((length, i) => (closes(length, i) ? width * (lengthening(caps) + OPEN_GAP) : length));
 }
 
 /**

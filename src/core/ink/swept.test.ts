@@ -125,7 +125,7 @@ test('outlines agree with a dense sweep of discs: area within 0.3 %, no point of
       const { length } = measurePath(path);
       const span = seed % 2 ? { from: 0, to: length } : { from: length * 0.2, to: length * 0.85 };
       pens(seed, length, span).forEach((pen, i) => {
-        const look = { cap: 'round', join: 'round', miterLimit: 4 } as const;
+        const look = { caps: { start: 'round', end: 'round' }, join: 'round', miterLimit: 4 } as const;
         const ours = filled(sweptOutline(path, pen, span.from, span.to, look));
         const theirs = sweep(path, pen, span.from, span.to);
         let [area, off, away] = [0, 0, 0];

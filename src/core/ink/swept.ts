@@ -7,7 +7,7 @@ import {
   type Point,
   type SpinePlace,
 } from '../geometry';
-import type { Cap, Join } from './caps-and-joins';
+import type { Cap, Join, Caps } from './caps-and-joins';
 import { disc } from './dot';
 import type { PenWidth } from './pen-width';
 
@@ -182,7 +182,7 @@ export function sweptOutline(
   pen: PenWidth,
   from: number,
   to: number,
-  look: { readonly cap: Cap; readonly join: Join; readonly miterLimit: number },
+  look: { readonly caps: Caps; readonly join: Join; readonly miterLimit: number },
 ): PathCommand[] {
   const places = placesAlong(path, pen, from, to);
   const out: PathCommand[] = [];
@@ -205,8 +205,9 @@ export function sweptOutline(
     }
     if (i === 1) {
       first = f;
-      const [left, right] = whole || look.cap === 'round' ? [f.left0, f.right0] : flatEnd(a, f, 'start');
-      if (!whole) cap(out, a, f, look.cap, 'start');
+      const [left, right] =
+        whole || look.caps.start === 'round' ? [f.left0, f.right0] : flatEnd(a, f, 'start');
+      if (!whole) cap(out, a, f, look.caps.start, 'start');
       strip = { left: [left], right: [right] };
     } else if (!before) {
       strip = { left: [f.left0], right: [f.right0] };
@@ -224,12 +225,12 @@ export function sweptOutline(
         join(out, a, before, f, a.corner ? look.join : 'round', look.miterLimit);
       }
     }
-    const ends = i === last && !whole && look.cap !== 'round';
+    const ends = i === last && !whole && look.caps.end !== 'round';
     const [left, right] = ends ? flatEnd(b, f, 'end') : [f.left1, f.right1];
     strip!.left.push(left);
     strip!.right.push(right);
     before = f;
-    if (i === last && !whole) cap(out, b, f, look.cap, 'end');
+    if (i === last && !whole) cap(out, b, f, look.caps.end, 'end');
   }
   closeStrip(out, strip);
   if (whole && before && first) {

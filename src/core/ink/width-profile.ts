@@ -32,6 +32,17 @@ export interface WidthShare {
   readonly scale: number;
 }
 
+const turned = ({ at, scale }: { readonly at: number; readonly scale: number }) => ({ at: -at, scale });
+
+/** The same widths along a stroke that is gone through the other way. */
+export const mirroredWidths = (widths: Widths): Widths =>
+  [...widths].reverse().map(({ at, scale, in: before, out: after }) => ({
+    at: 1 - at,
+    scale,
+    ...(after && { in: turned(after) }),
+    ...(before && { out: turned(before) }),
+  }));
+
 /** Lines to a curve of a profile: with 24 the silhouette of a 100 px pen is off by less than 0.1 px. */
 const LINES = 24;
 

@@ -14,7 +14,7 @@ import {
   lettersOf,
 } from '../document';
 import { measurePath, widened, type Bounds } from '../geometry';
-import { mendedPattern } from '../ink';
+import { capsOf, mendedPattern } from '../ink';
 import { dashUnit, lookedThrough, posterFrame } from '../scene';
 import { framesPerSecond, valueAt } from '../timing';
 import { contrast, LARGE, NEEDED } from './contrast';
@@ -189,12 +189,12 @@ function looseFindings({ piece, frame, through }: Look): Finding[] {
 
 /** The dashes of a stroke with the gaps that its caps close at a frame opened; null where none closes. */
 export function openedDashes(stroke: Stroke, frame: number): Stroke['ink']['dashes'] | null {
-  const { dashes, cap } = stroke.ink;
+  const { dashes } = stroke.ink;
   if (!dashes) return null;
   const width = valueAt(stroke.ink.width, frame);
   const unit = dashUnit(dashes.unit, width, measurePath(stroke.path).length) || 1;
   const pattern = dashes.pattern.map((part) => part * unit);
-  const mended = mendedPattern(pattern, width, cap);
+  const mended = mendedPattern(pattern, width, capsOf(stroke.ink));
   return mended === pattern ? null : { ...dashes, pattern: mended.map((part) => part / unit) };
 }
 

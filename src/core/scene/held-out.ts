@@ -45,6 +45,7 @@ type Places = Float64Array;
 /** Whether a pen covers all along its path, from end to end, once it has been written. */
 const isPlain = ({ ink, place, masks, reveal, effects }: Stroke): boolean =>
   ink.cap === 'round' &&
+  (ink.endCap ?? 'round') === 'round' &&
   !ink.taper &&
   !ink.line &&
   !ink.dashes &&

@@ -5,6 +5,7 @@ import {
   DEFAULT_INK,
   newPiece,
   newStroke,
+  reverseStrokes,
   type Gradient,
   type Ink,
   type Piece,
@@ -296,5 +297,68 @@ test('glow, shadow and shadow line lie where they are told, and the shadow line 
   for (const y of [60, 100, 140]) {
     const moved: Path = { closed: false, points: [corner(40, y), corner(280, y)] };
     expect(shown(pieceOf(moved, { width: 6, shadowLine: aside })).at(160, y + 25)).toEqual([0, 0, 255, 255]);
+  }
+});
+
+const CAPS = ['flat', 'round', 'square'] as const;
+
+test('each end has its own cap: on its side the line is what it is with that cap at both ends', () => {
+  const inks: Partial<Ink>[] = [
+    { width: 30 },
+    {
+      width: 30,
+      widths: [
+        { at: 0, scale: 0.6 },
+        { at: 1, scale: 1 },
+      ],
+    },
+    { width: 12, line: { kind: 'double', distance: 24 } },
+    { width: 30, line: { kind: 'hollow', thickness: 6 } },
+    { width: 20, dashes: dashes({ pattern: [60, 40] }) },
+  ];
+  for (const ink of inks) {
+    for (const cap of CAPS) {
+      for (const endCap of CAPS) {
+        const own = shown(pieceOf(line, { ...ink, cap, endCap }));
+        const [start, end] = [cap, endCap].map((both) => shown(pieceOf(line, { ...ink, cap: both })));
+        let off = 0;
+        own.data.forEach((value, i) => {
+          const x = (i >> 2) % SIZE.width;
+          // At the ends alone: between them each dash has both.
+          if (i % 4 < 3 || (x >= 56 && x < 264)) return;
+          off += Math.abs(value - (x < 160 ? start! : end!).data[i]!) / 255;
+        });
+        // Another cap would be off by fifty square px and more.
+        expect([ink, cap, endCap, off < 8]).toEqual([ink, cap, endCap, true]);
+      }
+    }
+  }
+});
+
+test('a stroke that is reversed leaves the same line, with the same ends and widths', () => {
+  const random = seeded(7);
+  const curve: Path = {
+    closed: false,
+    points: [[40, 140, 60, -80] as const, [160, 60, 70, 0] as const, [280, 120, 40, 60] as const].map(
+      ([x, y, u, v]) => smooth(x, y, { x: u, y: v }),
+    ),
+  };
+  for (let i = 0; i < 12; i++) {
+    const ink: Partial<Ink> = {
+      width: 10 + 20 * random(),
+      cap: CAPS[i % 3]!,
+      ...(i % 2 === 0 && { endCap: CAPS[(i + 1) % 3]! }),
+      ...(i % 4 < 3 && {
+        widths: [
+          { at: 0, scale: random(), out: { at: 0.2, scale: 0.3 * random() } },
+          { at: 0.3 + 0.3 * random(), scale: 1 },
+          { at: 1, scale: random() },
+        ],
+      }),
+    };
+    const piece = pieceOf(curve, ink);
+    const [was, is] = [shown(piece), shown(reverseStrokes(piece, ['s']))];
+    const off = was.data.reduce((sum, value, k) => sum + Math.abs(value - is.data[k]!), 0) / 255;
+    expect([i, off / was.area() < 0.01]).toEqual([i, true]);
   }
 });

@@ -9,7 +9,7 @@ import {
   type MeasuredPath,
   type PathCommand,
 } from '../geometry';
-import { disc, MITER_LIMIT, square, sweptOutline, type PenWidth, type Span } from '../ink';
+import { capsOf, disc, MITER_LIMIT, square, sweptOutline, type Caps, type PenWidth, type Span } from '../ink';
 
 export const CANVAS_CAPS = { flat: 'butt', round: 'round', square: 'square' } as const;
 
@@ -48,37 +48,49 @@ function way(m: MeasuredPath, span: Span): readonly PathCommand[] {
   ];
 }
 
+const FLAT: Caps = { start: 'flat', end: 'flat' };
+const SQUARE: Caps = { start: 'square', end: 'square' };
+
+/** The cap that a dash without length shows: a flat one shows nothing. */
+export const capOfDot = ({ start, end }: Caps) => (start === 'flat' ? end : start);
+
 /** The shape of a pen along spans: `width` px wide where it is even, in that proportion where it changes. */
 function penShape(
   laid: Laid,
   width: number,
   spans: readonly Span[],
-  cap: Ink['cap'],
+  caps: Caps,
   look: Paint,
 ): StrokeItem | FillItem {
   const { m, ink, pen } = laid;
   const miterLimit = ink.miterLimit ?? MITER_LIMIT;
-  if (!pen) {
+  // A canvas has one cap for both ends.
+  if (!pen && caps.start === caps.end) {
     return {
       kind: 'stroke',
-      path: spans.flatMap((span) => (cap === 'flat' && span.to - span.from <= DOT ? [] : way(m, span))),
+      path: spans.flatMap((span) =>
+        caps.start === 'flat' && span.to - span.from <= DOT ? [] : way(m, span),
+      ),
       ...look,
       width,
-      cap: CANVAS_CAPS[cap],
+      cap: CANVAS_CAPS[caps.start],
       join: ink.join,
       ...(ink.miterLimit !== undefined && { miterLimit }),
     };
   }
   const k = laid.width > 0 ? width / laid.width : 0;
-  const scaled: PenWidth = { at: (s) => pen.at(s) * k, widest: pen.widest * k, breaks: pen.breaks };
+  const scaled: PenWidth = pen
+    ? { at: (s) => pen.at(s) * k, widest: pen.widest * k, breaks: pen.breaks }
+    : { at: () => width, widest: width, breaks: [] };
+  const dot = capOfDot(caps);
   const path = spans.flatMap((span): readonly PathCommand[] => {
     if (span.to - span.from > DOT) {
-      return sweptOutline(m.path, scaled, span.from, span.to, { cap, join: ink.join, miterLimit });
+      return sweptOutline(m.path, scaled, span.from, span.to, { caps, join: ink.join, miterLimit });
     }
     const on = m.path.closed ? span.from % m.length : span.from;
     const [p, t, r] = [pointAtLength(m, on), tangentAtLength(m, on), scaled.at(on) / 2];
-    if (cap === 'flat' || r <= 0) return [];
-    if (cap === 'round') return disc(p.x, p.y, r);
+    if (dot === 'flat' || r <= 0) return [];
+    if (dot === 'round') return disc(p.x, p.y, r);
     return transformCommands(square(0, 0, r), [t.x, t.y, -t.y, t.x, p.x, p.y]);
   });
   return { kind: 'fill', path, ...look };
@@ -87,10 +99,12 @@ function penShape(
 /** Caps of the two rails of a double line, set at the ends of every span. */
 function railCaps(laid: Laid, distance: number, rail: number): PathCommand[] {
   const { m, ink, pen } = laid;
-  if (ink.cap === 'flat') return [];
+  const caps = capsOf(ink);
   return laid.spans.flatMap((span) => {
     if (isWhole(m, span)) return [];
     return ([-1, 1] as const).flatMap((end) => {
+      const cap = end < 0 ? caps.start : caps.end;
+      if (cap === 'flat') return [];
       const s = end < 0 ? span.from : span.to;
       const on = m.path.closed && s > m.length ? s - m.length : s;
       const [p, t] = [pointAtLength(m, on), tangentAtLength(m, on)];
@@ -98,7 +112,7 @@ function railCaps(laid: Laid, distance: number, rail: number): PathCommand[] {
       return ([-1, 1] as const).flatMap((side): readonly PathCommand[] => {
         const [x, y] = [p.x - (t.y * side * k * distance) / 2, p.y + (t.x * side * k * distance) / 2];
         const r = (rail * k) / 2;
-        return ink.cap === 'round'
+        return cap === 'round'
           ? disc(x, y, r)
           : transformCommands(square(0, 0, r), [t.x, t.y, -t.y, t.x, x, y]);
       });
@@ -114,26 +128,31 @@ export const wholeWidth = (ink: Ink, width: number): number =>
 export function lineShape(laid: Laid, look: Paint): DrawItem {
   const { ink, width, spans, m } = laid;
   const { line } = ink;
-  if (!line) return penShape(laid, width, spans, ink.cap, look);
+  const caps = capsOf(ink);
+  if (!line) return penShape(laid, width, spans, caps, look);
   const cut = { colour: MASK, opacity: 1 };
   const group = (items: DrawItem[]): GroupItem => ({ kind: 'group', items, opacity: look.opacity });
   const opaque = { ...look, opacity: 1 };
   if (line.kind === 'hollow') {
     const inner = width - 2 * line.thickness;
-    const outer = penShape(laid, width, spans, ink.cap, opaque);
+    const outer = penShape(laid, width, spans, caps, opaque);
     if (inner <= 0) return { ...outer, opacity: look.opacity };
     // A flat end is closed by a line across it, as thick as the rest.
-    const inset = ink.cap === 'flat' ? line.thickness : 0;
+    const [before, after] = [caps.start, caps.end].map((cap) => (cap === 'flat' ? line.thickness : 0));
     const within = spans
-      .map((s) => (isWhole(m, s) ? s : { from: s.from + inset, to: s.to - inset }))
-      .filter((s) => s.to > s.from || inset === 0);
-    return group([outer, { ...penShape(laid, inner, within, ink.cap, cut), operator: 'erase' }]);
+      .map((s) => (isWhole(m, s) ? s : { from: s.from + before!, to: s.to - after! }))
+      .filter((s) => s.to > s.from || before! + after! === 0);
+    return group([outer, { ...penShape(laid, inner, within, caps, cut), operator: 'erase' }]);
   }
   const [wide, narrow] = [line.distance + width, line.distance - width];
-  const rails = penShape(laid, wide, spans, 'flat', opaque);
+  const rails = penShape(laid, wide, spans, FLAT, opaque);
   if (narrow <= 0) return { ...rails, opacity: look.opacity };
-  const caps = railCaps(laid, line.distance, width);
+  const railEnds = railCaps(laid, line.distance, width);
   // What is cut out reaches past the ends, so that they stay open.
-  const open = { ...penShape(laid, narrow, spans, 'square', cut), operator: 'erase' as const };
-  return group([rails, open, ...(caps.length > 0 ? [{ kind: 'fill' as const, path: caps, ...opaque }] : [])]);
+  const open = { ...penShape(laid, narrow, spans, SQUARE, cut), operator: 'erase' as const };
+  return group([
+    rails,
+    open,
+    ...(railEnds.length > 0 ? [{ kind: 'fill' as const, path: railEnds, ...opaque }] : []),
+  ]);
 }

@@ -13,6 +13,7 @@ import {
   type PathCommand,
 } from '../geometry';
 import {
+  capsOf,
   colourRibbon,
   dashSpans,
   disc,
@@ -31,7 +32,7 @@ import {
 import { valueAt } from '../timing';
 import { dashesAt, stopsAt, tapersAt } from './ink-now';
 import type { Moment } from './moment';
-import { MASK, type Laid, isWhole, wholeWidth, lineShape } from './laid-ink';
+import { capOfDot, MASK, type Laid, isWhole, wholeWidth, lineShape } from './laid-ink';
 
 /** A line whose colours run along it: coloured ground, of which the line's shape is kept. */
 function colouredAlong(
@@ -44,7 +45,7 @@ function colouredAlong(
   const widest = ink.widths ? Math.max(...ink.widths.map((w) => w.scale)) : 1;
   const half = (wholeWidth(ink, width) / 2) * Math.max(1, widest);
   const join = ink.join === 'miter' ? (ink.miterLimit ?? MITER_LIMIT) : 1;
-  const reach = half * Math.max(join, ink.cap === 'square' ? Math.SQRT2 : 1) + 1;
+  const reach = half * Math.max(join, ink.cap === 'square' || ink.endCap === 'square' ? Math.SQRT2 : 1) + 1;
   const even = stops.every((stop) => stop.opacity === stops[0]!.opacity);
   const shown = even ? stops.map((stop) => ({ ...stop, opacity: 1 })) : stops;
   const strength = even ? opacity * stops[0]!.opacity : opacity;
@@ -82,10 +83,11 @@ function placedEnds(
   const head = place(ends.head, inked.to, -1);
   const tail = place(ends.tail, inked.from, 1);
   // A cap would carry the line further into the end.
-  const cap = ink.cap === 'flat' ? 0 : width / 2;
+  const caps = capsOf(ink);
+  const beyond = (cap: Ink['cap']): number => (cap === 'flat' ? 0 : width / 2);
   const rest = {
-    from: inked.from + (tail ? Math.min(room, tail.stop + cap) : 0),
-    to: inked.to - (head ? Math.min(room, head.stop + cap) : 0),
+    from: inked.from + (tail ? Math.min(room, tail.stop + beyond(caps.start)) : 0),
+    to: inked.to - (head ? Math.min(room, head.stop + beyond(caps.end)) : 0),
   };
   return { head, tail, rest };
 }
@@ -191,8 +193,9 @@ function layInk(m: MeasuredPath, ink: Ink, width: number, inked: Span, rest: Spa
 /** A stroke without length shows as its cap alone, as SVG 2 (13.5.4) has it; a flat cap shows nothing. */
 function capAlone(path: Path, ink: Ink, width: number, window: InkWindow): readonly PathCommand[] {
   const point = path.points[0]!;
-  if (!inkedLengths(window, 1, false) || ink.cap === 'flat') return [];
-  return (ink.cap === 'round' ? disc : square)(point.x, point.y, width / 2);
+  const cap = capOfDot(capsOf(ink));
+  if (!inkedLengths(window, 1, false) || cap === 'flat') return [];
+  return (cap === 'round' ? disc : square)(point.x, point.y, width / 2);
 }
 
 /** The ink of a shadow line: all of it, ends included, in one colour. */

@@ -49,7 +49,7 @@ export function paintedOutline(stroke: TracedStroke): PathCommand[] {
     0,
     length,
     {
-      cap: stroke.cap,
+      caps: { start: stroke.cap, end: stroke.endCap },
       join: 'round',
       miterLimit: 4,
     },

@@ -7,6 +7,8 @@ import { backward } from './run-on';
 /** A stroke gone through the other way. */
 export const turnedRound = (stroke: TracedStroke): TracedStroke => ({
   ...backward(stroke),
+  cap: stroke.endCap,
+  endCap: stroke.cap,
   freeStart: stroke.freeEnd,
   freeEnd: stroke.freeStart,
 });

@@ -7,7 +7,7 @@ import { linesOf, type Line } from './lines';
 import { pruneSpurs } from './prune';
 import { sharpenAngles } from './sharp-angles';
 import { chainsOf, skeletonOf, type Chain } from './skeleton';
-import type { WidthShare } from '../ink';
+import type { Cap, WidthShare } from '../ink';
 import { widthOf } from './width';
 import { asHandGoes, goesOn, writtenAt, writtenGraph, type Ductus, type Written } from './written-lines';
 
@@ -29,7 +29,9 @@ export interface TracedStroke {
   readonly width: number;
   /** Share of that width along the length; null where it is as good as even. */
   readonly widths: readonly WidthShare[] | null;
-  readonly cap: 'flat' | 'round' | 'square';
+  /** Caps where it begins and where it ends. */
+  readonly cap: Cap;
+  readonly endCap: Cap;
   readonly kind: 'line' | 'ring' | 'dot';
   /** Number of the connected piece of ink it was found in. */
   readonly piece: number;
@@ -62,6 +64,7 @@ function dotOf(ring: Ring, area: number, piece: number): TracedStroke {
     width: square ? Math.sqrt(area) : 2 * Math.sqrt(area / Math.PI),
     widths: null,
     cap: square ? 'square' : 'round',
+    endCap: square ? 'square' : 'round',
     kind: 'dot',
     piece,
     freeStart: true,
@@ -123,7 +126,8 @@ function strokesOf(
     return {
       path: fitPath(places, tolerance, corners, closed),
       ...widthOf(places, closed),
-      cap: flat ? 'flat' : 'round',
+      cap: flat.start ? 'flat' : 'round',
+      endCap: flat.end ? 'flat' : 'round',
       kind: closed ? 'ring' : 'line',
       piece: part.piece,
       freeStart: part.freeStart,

@@ -3,7 +3,7 @@
 import { distanceToPaper, HALF, type Mask } from '../mask';
 import { windowAt, type Stroke } from '../document';
 import { measurePath, pointAtLength, tangentAtLength, type Bounds } from '../geometry';
-import { inkedLengths, penWidth, runsOf } from '../ink';
+import { capsOf, inkedLengths, penWidth, runsOf } from '../ink';
 import { valueAt } from '../timing';
 
 /** What is to be uncovered: a mask of it, and where it lies. */
@@ -145,7 +145,11 @@ function placesOf(stroke: Stroke, depth: Float32Array, covered: Covered, frames:
     const t = tangentAtLength(m, s);
     return { ...toMask(pointAtLength(m, s)), tx: t.x * way, ty: t.y * way };
   };
-  const cuts = open && ink.cap === 'flat' ? { start: cutAt(0, -1), end: cutAt(m.length, 1) } : null;
+  const caps = capsOf(ink);
+  const cuts = {
+    start: open && caps.start === 'flat' ? [cutAt(0, -1)] : [],
+    end: open && caps.end === 'flat' ? [cutAt(m.length, 1)] : [],
+  };
   return lengths.map((s, i): Place => {
     const { x, y } = toMask(pointAtLength(m, s));
     const [cx, cy] = [Math.floor(x), Math.floor(y)];
@@ -158,7 +162,7 @@ function placesOf(stroke: Stroke, depth: Float32Array, covered: Covered, frames:
       line: (within ? depth[cy * mask.width + cx]! : 0) + SLACK,
       frame: frame[i]!,
       end: !open ? 0 : i === 0 ? 1 : i === count ? 2 : 0,
-      cuts: cuts ? [...(s < half ? [cuts.start] : []), ...(m.length - s < half ? [cuts.end] : [])] : [],
+      cuts: [...(s < half ? cuts.start : []), ...(m.length - s < half ? cuts.end : [])],
     };
   });
 }

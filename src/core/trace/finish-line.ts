@@ -31,21 +31,11 @@ function lineThrough(places: readonly Point[]): { at: Point; along: Point } {
 
 const median = (values: number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1]!;
 
-export interface EndShape {
-  /** Whether the ink ends square rather than round. */
-  readonly flat: boolean;
-}
-
 /**
  * Takes a free end as far as the ink reaches: the middle alone stops half a width short, and near the end it wavers.
  * The last bit is laid anew along the direction the line had before.
- * @param inset whether the pen's round tip is to end with the ink; else its centre does.
  */
-function reachEnd(
-  places: readonly Place[],
-  mask: Mask,
-  flat: boolean | null,
-): { places: Place[]; flat: boolean } {
+function reachEnd(places: readonly Place[], mask: Mask): { places: Place[]; flat: boolean } {
   const n = places.length;
   const s = lengthsOf(places);
   const whole = s[n - 1]!;
@@ -80,7 +70,7 @@ function reachEnd(
     2;
   const isFlat = half > 0.87 * typical;
   const tapers = tip.r < 0.6 * typical;
-  const inset = (flat ?? isFlat) ? 0 : Math.min(tapers ? tip.r : typical, reach);
+  const inset = isFlat ? 0 : Math.min(tapers ? tip.r : typical, reach);
   const end = { x: edge.x - along.x * inset, y: edge.y - along.y * inset };
   const kept = places.slice(0, last + 1);
   // The end may lie behind the place from which it was looked for.
@@ -89,20 +79,26 @@ function reachEnd(
   return { places: [...kept, { ...end, r: tapers ? tip.r : from.r }], flat: isFlat };
 }
 
-/** Both free ends of a line taken to the edge of the ink; `flat` where all of them are square. */
-export function reachEnds(line: Line, mask: Mask): { line: Line; flat: boolean } {
+/** Whether a line's ink ends square, at its beginning and at its end. */
+export interface FlatEnds {
+  readonly start: boolean;
+  readonly end: boolean;
+}
+
+/** Both free ends of a line taken to the edge of the ink. One that lies on another line is like the one that is free. */
+export function reachEnds(line: Line, mask: Mask): { line: Line; flat: FlatEnds } {
   if (line.closed || line.places.length < 2 || (!line.freeStart && !line.freeEnd))
-    return { line, flat: false };
+    return { line, flat: { start: false, end: false } };
   const turn = (places: readonly Place[]): Place[] => [...places].reverse();
-  const probe = (places: readonly Place[]) => reachEnd(places, mask, null).flat;
-  const flats = [
-    ...(line.freeEnd ? [probe(line.places)] : []),
-    ...(line.freeStart ? [probe(turn(line.places))] : []),
-  ];
-  const flat = flats.every((f) => f);
-  let places = line.places;
-  if (line.freeEnd) places = reachEnd(places, mask, flat).places;
-  if (line.freeStart) places = turn(reachEnd(turn(places), mask, flat).places);
+  let { places } = line;
+  const ends: { start?: boolean; end?: boolean } = {};
+  if (line.freeEnd) ({ places, flat: ends.end } = reachEnd(places, mask));
+  if (line.freeStart) {
+    const reached = reachEnd(turn(places), mask);
+    places = turn(reached.places);
+    ends.start = reached.flat;
+  }
+  const flat = { start: ends.start ?? ends.end!, end: ends.end ?? ends.start! };
   return { line: { ...line, places }, flat };
 }
 

@@ -17,6 +17,7 @@ const stroke = (path: Path, widths: TracedStroke['widths'] = null): TracedStroke
   width: WIDTH,
   widths,
   cap: 'round',
+  endCap: 'round',
   kind: path.closed ? 'ring' : 'line',
   piece: 1,
   freeStart: true,

@@ -12,6 +12,7 @@ import {
   type Stroke,
 } from '../document';
 import { crossings, measurePath, pathBounds, type Bounds } from '../geometry';
+import { capsOf } from '../ink';
 import { ringOpened } from './as-written';
 import { asOne, between, type Stretch } from './run-on';
 
@@ -72,7 +73,9 @@ export function joinToNext(piece: Piece, id: string): Piece {
   const [first, second] = [onSpan(stroke), onSpan(next)];
   const left = removeLayers({ ...piece, layers: seenThrough(piece.layers, next.id, [id]) }, [next.id]);
   return updateStrokes(left, [id], (one) => {
-    const whole = withStretch(one, made);
+    const joined = withStretch(one, made);
+    const { start, end } = { start: one.ink.cap, end: capsOf(next.ink).end };
+    const whole = { ...joined, ink: changed(joined.ink, { endCap: start === end ? undefined : end }) };
     return first && second
       ? withOnSpan(whole, { from: first.from, to: Math.max(first.to, second.to) })
       : whole;

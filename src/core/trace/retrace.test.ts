@@ -18,6 +18,7 @@ const traced = (path: Path): TracedStroke => ({
   width: 10,
   widths: null,
   cap: 'round',
+  endCap: 'round',
   kind: 'line',
   piece: 1,
   freeStart: true,

@@ -91,13 +91,14 @@ function inkOf(stroke: TracedStroke, { colour, keepWidths }: RetraceOptions): In
     colour,
     opacity: 1,
     cap: stroke.cap,
+    ...(stroke.endCap !== stroke.cap && { endCap: stroke.endCap }),
     join: 'round',
     ...(keepWidths && stroke.widths && { widths: stroke.widths }),
   };
 }
 
 /**
- * Brings a trace into a piece. Strokes of the same source that still match keep their id, name, ink (but its width and cap), timing and,
+ * Brings a trace into a piece. Strokes of the same source that still match keep their id, name, ink (but its width and caps), timing and,
  * where their path was corrected by hand, that path; those that match nothing go, unless a hand corrected them. The
  * strokes stand in the trace's order, where the first of the old ones stood.
  */
@@ -126,7 +127,12 @@ export function retrace(piece: Piece, fresh: readonly TracedStroke[], options: R
     return {
       ...before,
       path: stroke.path,
-      ink: changed(before.ink, { width: ink.width, cap: ink.cap, widths: ink.widths }),
+      ink: changed(before.ink, {
+        width: ink.width,
+        cap: ink.cap,
+        endCap: ink.endCap,
+        widths: ink.widths,
+      }),
       traced,
     };
   });

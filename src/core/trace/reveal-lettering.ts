@@ -67,7 +67,7 @@ export function seenThroughStrokes(
   ids: readonly string[],
   through: readonly string[],
 ): Piece {
-  const round = setInk(piece, ids, { cap: 'round', join: 'round' });
+  const round = setInk(piece, ids, { cap: 'round', endCap: undefined, join: 'round' });
   const seen = updateLayers(round, [id], (one) => (one.hidden ? { ...one, hidden: false } : one));
   return setReveal(seen, [id], revealThrough(through, { confined: true }));
 }

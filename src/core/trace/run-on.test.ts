@@ -9,6 +9,7 @@ const stroke = (path: Path, width = 10, widths: TracedStroke['widths'] = null): 
   width,
   widths,
   cap: 'round',
+  endCap: 'round',
   kind: 'line',
   piece: 1,
   freeStart: true,

@@ -10,7 +10,7 @@ import {
   type PathPoint,
   type Point,
 } from '../geometry';
-import { thinnedWidths, widthShareAt, type WidthShare } from '../ink';
+import { mirroredWidths, thinnedWidths, widthShareAt, type WidthShare } from '../ink';
 
 /** A stretch of a pen's way with its width along it, px. */
 export interface Stretch {
@@ -46,7 +46,7 @@ function stretchOf(stroke: Stretch, path: Path, from: number, to: number): Stret
 export const backward = <T extends Stretch>(one: T): T => ({
   ...one,
   path: reversePath(one.path),
-  widths: one.widths && [...one.widths].reverse().map(({ at, scale }) => ({ at: 1 - at, scale })),
+  widths: one.widths && mirroredWidths(one.widths),
 });
 
 /** Places on a path at which it passes within a distance of a point, as lengths from its start: the nearest of each passage. */

@@ -81,9 +81,10 @@ function runOnWithin(strokes: readonly TracedStroke[], size: number, isJoined: b
     const way = goesOn ? wayOn(before, stroke, { back, ahead: back, both: isJoined }) : null;
     if (!before || !way) out.push(stroke);
     else {
-      const { freeStart, written } = before;
+      const { freeStart, cap, written } = before;
       out[out.length - 1] = asOne([before, ...way, stroke], {
         ...stroke,
+        cap,
         freeStart,
         ...(written && { written }),
       });

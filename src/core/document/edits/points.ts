@@ -11,6 +11,9 @@ import {
   type PathPoint,
   type Point,
 } from '../../geometry';
+import { capsOf, mirroredWidths } from '../../ink';
+import { changed } from '../changed';
+import type { Ink } from '../ink-schema';
 import type { Piece } from '../schema';
 import { updateStrokes } from './layers';
 
@@ -87,6 +90,20 @@ export function extendPath(path: Path, point: PathPoint, at: 'start' | 'end'): P
   return { ...path, points: [{ ...point, in: point.out, out: point.in }, ...path.points] };
 }
 
+/** Caps and widths belong to places of the paper: written the other way, a stroke leaves the same line. */
+function reversedInk(ink: Ink): Ink {
+  const { start, end } = capsOf(ink);
+  return changed(ink, {
+    cap: end,
+    endCap: start === end ? undefined : start,
+    widths: ink.widths && mirroredWidths(ink.widths),
+  });
+}
+
 /** Reverses the writing direction of strokes; head and tail keep their timing. */
 export const reverseStrokes = (piece: Piece, ids: readonly string[]): Piece =>
-  updateStrokes(piece, ids, (stroke) => ({ ...stroke, path: reversePath(stroke.path) }));
+  updateStrokes(piece, ids, (stroke) => ({
+    ...stroke,
+    path: reversePath(stroke.path),
+    ink: reversedInk(stroke.ink),
+  }));

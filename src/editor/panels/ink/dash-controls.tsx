@@ -3,7 +3,15 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import { changed, sameValue, type Ink, type Stroke } from '@/core/document';
 import { measurePath } from '@/core/geometry';
-import { DASH_PRESETS, evenPattern, mendedPattern, seenGap, type Dashes, type DashPreset } from '@/core/ink';
+import {
+  capsOf,
+  DASH_PRESETS,
+  evenPattern,
+  mendedPattern,
+  seenGap,
+  type Dashes,
+  type DashPreset,
+} from '@/core/ink';
 import { openedDashes } from '@/core/proof';
 import { dashUnit } from '@/core/scene';
 import { valueAt } from '@/core/timing';
@@ -114,12 +122,14 @@ function SeenGap({ strokes }: { strokes: readonly Stroke[] }) {
     const unit = dashUnit(ink.dashes.unit, width, measurePath(path).length);
     const pattern = evenPattern(ink.dashes.pattern).map((n) => n * unit);
     const gaps = pattern.filter((_, i) => i % 2 === 1);
-    return [{ ink, width, pattern, seen: seenGap(Math.min(...gaps), width, ink.cap) }];
+    return [{ ink, width, pattern, seen: seenGap(Math.min(...gaps), width, capsOf(ink)) }];
   });
   const [first] = found;
   if (!first) return null;
   const least = Math.min(...found.map(({ seen }) => seen));
-  const closing = found.some(({ pattern, width, ink }) => mendedPattern(pattern, width, ink.cap) !== pattern);
+  const closing = found.some(
+    ({ pattern, width, ink }) => mendedPattern(pattern, width, capsOf(ink)) !== pattern,
+  );
   const mend = () =>
     changeInk((ink) => {
       const stroke = strokes.find((s) => s.ink === ink);

@@ -25,7 +25,8 @@ const Controlled = styled.div`
 const facts = {
   taper: ({ taper }: Ink) =>
     taper ? [taper.start && 'start', taper.end && 'end'].filter(Boolean).join(' · ') : 'none',
-  line: ({ cap, join, line }: Ink) => `${line?.kind ?? 'single'} · ${cap} · ${join}`,
+  line: ({ cap, endCap, join, line }: Ink) =>
+    `${line?.kind ?? 'single'} · ${endCap ? `${cap}, ${endCap}` : cap} · ${join}`,
   dashes: ({ dashes }: Ink) =>
     dashes ? { stay: 'stay put', ride: 'ride the tail', march: 'march' }[dashes.flow] : 'unbroken',
   ends: ({ ends }: Ink) => `${ends?.tail?.shape ?? 'none'} · ${ends?.head?.shape ?? 'none'}`,

@@ -1,9 +1,10 @@
 'use client';
 import type { Ink } from '@/core/document';
-import { Segmented, Labelled } from '@/ui';
+import { Check, Segmented, Labelled } from '@/ui';
 import { PartChoice, PartField, shared } from '../../properties';
 import { changeInk } from './ink-values';
 
+const CAPS = ['flat', 'round', 'square'] as const;
 const KINDS = ['single', 'double', 'hollow'] as const;
 
 /** A line of a kind, in proportion to the width of its stroke. */
@@ -13,13 +14,27 @@ function lineOf(kind: (typeof KINDS)[number], ink: Ink): Ink['line'] {
   return kind === 'hollow' ? { kind, thickness: Math.max(1, width / 6) } : undefined;
 }
 
+/** A cap that is another one than this. */
+const unlike = (cap: Ink['cap']): Ink['cap'] => (cap === 'round' ? 'flat' : 'round');
+
 /** Caps and joins, and whether the stroke is one line, two rails or an edge alone. */
 export function LineControls({ inks }: { inks: readonly Ink[] }) {
   return (
     <>
       <Labelled name="Caps">
-        <PartChoice part="ink.cap" label="Caps" choices={['flat', 'round', 'square']} />
+        <PartChoice part="ink.cap" label="Caps" choices={CAPS} />
       </Labelled>
+      <Check
+        isSelected={inks.length > 0 && inks.every((ink) => ink.endCap)}
+        onChange={(on) => changeInk((ink) => ({ endCap: on ? unlike(ink.cap) : undefined }), 'end cap')}
+      >
+        Another cap where the path ends
+      </Check>
+      {inks.some((ink) => ink.endCap) && (
+        <Labelled name="End cap">
+          <PartChoice part="ink.endCap" label="End cap" choices={CAPS} />
+        </Labelled>
+      )}
       <Labelled name="Joins">
         <PartChoice part="ink.join" label="Joins" choices={['miter', 'round', 'bevel']} />
       </Labelled>
