@@ -25,6 +25,24 @@ async function openInk(page: Page, name: string): Promise<Desk> {
   return desk;
 }
 
+test('caps: another one where the path ends, which stays there when the stroke is reversed', async ({
+  page,
+}) => {
+  const desk = await openInk(page, 'Caps');
+  await fold(page, 'Caps').click();
+  await page.getByRole('checkbox', { name: 'Another cap where the path ends' }).press('Space');
+  const ends = page.getByRole('radiogroup', { name: 'End cap' });
+  await ends.getByRole('radio', { name: 'square' }).click();
+  const { cap } = await inkOf(desk);
+  expect(await inkOf(desk)).toMatchObject({ cap: 'round', endCap: 'square' });
+  await desk.canvas.focus();
+  await page.keyboard.press('r');
+  expect(await inkOf(desk)).toMatchObject({ cap: 'square', endCap: cap });
+  await page.getByRole('checkbox', { name: 'Another cap where the path ends' }).press('Space');
+  await expect(ends).toHaveCount(0);
+  expect((await inkOf(desk)).endCap).toBeUndefined();
+});
+
 test('width: a profile chosen, its points dragged, nudged, smoothed, added and removed on the silhouette', async ({
   page,
 }) => {

@@ -22,6 +22,7 @@ const Trigger = styled(Button)`
   color: var(--quiet);
   font-size: 12px;
   font-weight: 500;
+  white-space: nowrap;
   cursor: default;
   svg {
     width: 14px;
