@@ -306,7 +306,7 @@ const same = (a: ArrayLike<unknown>, b: ArrayLike<unknown>): boolean => {
 const sameCommands = (a: readonly PathCommand[], b: readonly PathCommand[]): boolean =>
   a.length === b.length && a.every((command, i) => same(command, b[i]!));
 
-/** Letters that were looked at, by the paths of their first strokes. */
+/** Letters that were looked at, by what they are one of and their place there. */
 const lookedAt = new WeakMap<object, Map<number, Known>>();
 
 /**

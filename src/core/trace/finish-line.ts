@@ -31,6 +31,10 @@ function lineThrough(places: readonly Point[]): { at: Point; along: Point } {
 
 const median = (values: number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1]!;
 
+/** So far beside the middle of a line its end is looked at, and so much sooner or later it may end there, in half widths. */
+const SIDE = 0.6;
+const ACROSS = 0.3;
+
 /**
  * Takes a free end as far as the ink reaches: the middle alone stops half a width short, and near the end it wavers.
  * The last bit is laid anew along the direction the line had before.
@@ -68,7 +72,12 @@ function reachEnd(places: readonly Place[], mask: Mask): { places: Place[]; flat
     (reachOfInk(mask, px, py, -along.y, along.x, 3 * typical) +
       reachOfInk(mask, px, py, along.y, -along.x, 3 * typical)) /
     2;
-  const isFlat = half > 0.87 * typical;
+  // And its edge lies straight across the line: beside the middle the ink ends no sooner and no later.
+  const isAcross = [-SIDE, SIDE].every((side) => {
+    const [x, y] = [from.x - along.y * side * typical, from.y + along.x * side * typical];
+    return Math.abs(reachOfInk(mask, x, y, along.x, along.y, reach + typical) - reach) < ACROSS * typical;
+  });
+  const isFlat = half > 0.87 * typical && isAcross;
   const tapers = tip.r < 0.6 * typical;
   const inset = isFlat ? 0 : Math.min(tapers ? tip.r : typical, reach);
   const end = { x: edge.x - along.x * inset, y: edge.y - along.y * inset };

@@ -15,7 +15,8 @@ import { inkOfShapes } from './ink-of-shapes';
 import { directionOf, type WritingDirection } from './direction';
 import { formsOfGlyph, type ChosenForms } from './forms-of-glyph';
 import { lettersIn, type Letter } from './letters-in';
-import { asOne, wayOn } from './run-on';
+import { turnedRound } from './as-written';
+import { asOne, between, wayOn } from './run-on';
 import { handWays } from './hand-ways';
 import { inPiece, traceScale, type InkSource, type TraceOptions } from './trace-ink';
 import { writingOrder } from './order';
@@ -65,6 +66,15 @@ function strokesOfLetter(
   return writingOrder(turned, { ...options, marks: 'at once' }).map((i) => turned[i]!);
 }
 
+/** A stroke whose end was taken to the edge of the ink, square, as it is where the pen goes on: there it is round. */
+function roundAtEnd<T extends TracedStroke>(stroke: T): T {
+  const { length } = measurePath(stroke.path);
+  const reach = (stroke.width * (stroke.widths?.at(-1)?.scale ?? 1)) / 2;
+  if (stroke.endCap !== 'flat' || !stroke.freeEnd || length <= 2 * reach) return stroke;
+  return { ...stroke, ...between(stroke, 0, length - reach), endCap: 'round' };
+}
+const roundAtStart = (stroke: TracedStroke): TracedStroke => turnedRound(roundAtEnd(turnedRound(stroke)));
+
 /**
  * The strokes of a letter, those between which the pen is not lifted as one: within a movement it never is, and where letters are
  * joined it also goes on to some others.
@@ -78,12 +88,13 @@ function runOnWithin(strokes: readonly TracedStroke[], size: number, isJoined: b
       before?.written &&
       stroke.written &&
       ((isJoined && stroke.written.runsOn) || stroke.written.movement === before.written.movement);
-    const way = goesOn ? wayOn(before, stroke, { back, ahead: back, both: isJoined }) : null;
-    if (!before || !way) out.push(stroke);
+    const [end, start] = goesOn ? [roundAtEnd(before), roundAtStart(stroke)] : [null, null];
+    const way = end && start ? wayOn(end, start, { back, ahead: back, both: isJoined }) : null;
+    if (!end || !start || !way) out.push(stroke);
     else {
-      const { freeStart, cap, written } = before;
-      out[out.length - 1] = asOne([before, ...way, stroke], {
-        ...stroke,
+      const { freeStart, cap, written } = end;
+      out[out.length - 1] = asOne([end, ...way, start], {
+        ...start,
         cap,
         freeStart,
         ...(written && { written }),
@@ -265,5 +276,8 @@ const REACH = 0.6;
 /** Whether a stroke ends in the ink of another, by the width it has at its end: a thin serif beside a stem does not. */
 function touchesEnd(a: TracedStroke, b: TracedStroke): boolean {
   const ends = a.width * (a.widths?.at(-1)?.scale ?? 1);
-  return (nearestPlace(b.path, a.path.points.at(-1)!)?.distance ?? Infinity) < REACH * (ends + b.width);
+  // A round end reaches half its width further than its line.
+  const short = a.endCap === 'flat' ? ends / 2 : 0;
+  const away = nearestPlace(b.path, a.path.points.at(-1)!)?.distance ?? Infinity;
+  return away < REACH * (ends + b.width) - short;
 }
