@@ -1,6 +1,7 @@
 import { isJoinedScript, matchForms, type Form, type LetterLine } from '../ductus';
 import { glyphMatrices, type Lettering } from '../document';
 import {
+  lengthAtPlace,
   measurePath,
   nearestPlace,
   pointAtLength,
@@ -8,6 +9,7 @@ import {
   translation,
   type Matrix,
 } from '../geometry';
+import { widthShareAt } from '../ink';
 import type { MakeCanvas } from '../paint';
 import { artItems, partItems, unhidden } from '../scene';
 import { centreLines, type TracedStroke, type TraceProgress } from './centre-lines';
@@ -273,11 +275,16 @@ function areJoined(
 /** How far the ink of a stroke reaches from its line, shares of its width, where another one ends in it. */
 const REACH = 0.6;
 
-/** Whether a stroke ends in the ink of another, by the width it has at its end: a thin serif beside a stem does not. */
+const widthAt = ({ width, widths }: TracedStroke, share: number): number =>
+  width * (widths ? widthShareAt(widths, share) : 1);
+
+/** Whether a stroke ends in the ink of another, by the widths both have there: a thin serif beside a stem does not. */
 function touchesEnd(a: TracedStroke, b: TracedStroke): boolean {
-  const ends = a.width * (a.widths?.at(-1)?.scale ?? 1);
+  const ends = widthAt(a, 1);
+  const place = nearestPlace(b.path, a.path.points.at(-1)!);
+  if (!place) return false;
+  const m = measurePath(b.path);
+  const meets = widthAt(b, m.length > 0 ? lengthAtPlace(m, place) / m.length : 0);
   // A round end reaches half its width further than its line.
-  const short = a.endCap === 'flat' ? ends / 2 : 0;
-  const away = nearestPlace(b.path, a.path.points.at(-1)!)?.distance ?? Infinity;
-  return away < REACH * (ends + b.width) - short;
+  return place.distance < REACH * (ends + meets) - (a.endCap === 'flat' ? ends / 2 : 0);
 }
