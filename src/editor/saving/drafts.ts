@@ -17,16 +17,17 @@ export interface Drafts {
   drop(draft: Pick<Draft, 'pieceId' | 'session'>): Promise<void>;
 }
 
-const store = () => createStore('obelus', 'drafts');
+/** Opened once, when it is first asked for. */
+const store = createStore('obelus', 'drafts');
 const keyOf = (draft: Pick<Draft, 'pieceId' | 'session'>): string => `${draft.pieceId}/${draft.session}`;
 
 /** Drafts in the browser's IndexedDB. Where storage is blocked, each call rejects. */
 export const DRAFTS: Drafts = {
   async keep(draft) {
-    await set(keyOf(draft), draft, store());
+    await set(keyOf(draft), draft, store);
   },
   async drop(draft) {
-    await del(keyOf(draft), store());
+    await del(keyOf(draft), store);
   },
 };
 
@@ -48,7 +49,7 @@ export function holdSession(session: string): () => void {
 export async function orphanedDrafts(pieceId: string, ended: ReadonlySet<string>): Promise<Draft[]> {
   const locks = (await navigator.locks?.query())?.held ?? [];
   const alive = new Set(locks.map((lock) => lock.name));
-  const all = await entries<string, Draft>(store());
+  const all = await entries<string, Draft>(store);
   return all
     .map(([, draft]) => draft)
     .filter((d) => d.pieceId === pieceId && (ended.has(d.session) || !alive.has(`obelus/${d.session}`)))

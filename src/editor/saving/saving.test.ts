@@ -298,3 +298,25 @@ test('places in a document are said as people find them', () => {
   expect(placeInWords(piece, 'rate.numerator')).toBe('“rate” of the piece');
   expect(placeInWords(piece, '')).toBeNull();
 });
+
+test('a store of the browser that never answers keeps nothing from the server', async () => {
+  const [fake, never] = [fakeServer(named('A')), () => new Promise<void>(() => {})];
+  const one = await openWindow(fake, { kept: new Map(), box: { keep: never, drop: never } }, 's1');
+  let answer = () => {};
+  fake.server.hold = new Promise((done) => {
+    answer = done;
+  });
+  one.rename('B');
+  await pass(600);
+  // Changed while it is on its way: what comes of the answer is kept in the browser again.
+  one.rename('C');
+  answer();
+  fake.server.hold = null;
+  await pass(600);
+  expect([fake.server.document.name, one.status()]).toEqual(['C', 'saved']);
+  one.rename('D');
+  const closing = one.saving.close();
+  await pass(600);
+  await closing;
+  expect(fake.server.document.name).toBe('D');
+});

@@ -108,6 +108,7 @@ export function startSaving(
     if (!left) editor.say(words);
   };
 
+  // A store of the browser may take its time, or never answer: what goes to the server waits for none of it.
   async function keepDraft(): Promise<void> {
     const { revision } = state;
     const draft = { pieceId: opened.id, session, baseRevision: revision, document: now(), at: Date.now() };
@@ -143,11 +144,11 @@ export function startSaving(
         own = false;
         changedSince = null;
         show({ revision, status: 'saved', message: '' });
-        await dropDraft();
+        void dropDraft();
         return false;
       }
       show({ revision, status: 'unsaved', message: '' });
-      await keepDraft();
+      void keepDraft();
       return true;
     } catch (error) {
       const { status: code, message, details } = error as ApiError;
@@ -186,7 +187,7 @@ export function startSaving(
     saved = document;
     own = now() !== document;
     show({ revision: there.revision, status: now() === document ? 'saved' : 'unsaved', message: '' });
-    if (now() === document) await dropDraft();
+    if (now() === document) void dropDraft();
     return true;
   }
 
@@ -221,7 +222,7 @@ export function startSaving(
     changedSince = null;
     show({ revision: there.revision, status: 'saved', message: '' });
     editor.take(there.document);
-    await dropDraft();
+    void dropDraft();
     if (words) say(words.replace('#', String(there.revision)));
   }
 
@@ -298,7 +299,7 @@ export function startSaving(
     async close() {
       left = editor.document();
       clearTimeout(timer);
-      if (left !== saved) await keepDraft();
+      if (left !== saved) void keepDraft();
       if (running) await running;
       if (state.status !== 'refused') await save();
     },

@@ -7,7 +7,8 @@ interface KeptHistory extends Pick<EditorState, 'past' | 'future'> {
   readonly revision: number;
 }
 
-const store = () => createStore('obelus-history', 'steps');
+/** Opened once, when it is first asked for. */
+const store = createStore('obelus-history', 'steps');
 
 /** Steps kept of a piece, and pieces of which steps are kept. */
 const STEPS = 100;
@@ -29,7 +30,7 @@ export async function keepHistory(
     past: past.slice(-STEPS),
     future: future.slice(0, STEPS),
   };
-  await set(id, kept, store());
+  await set(id, kept, store);
   // The newest first: what is over is found without reading any of it.
   let over: readonly string[] = [];
   await update<readonly string[]>(
@@ -39,9 +40,9 @@ export async function keepHistory(
       over = order.slice(PIECES);
       return order.slice(0, PIECES);
     },
-    store(),
+    store,
   );
-  if (over.length > 0) await delMany([...over], store());
+  if (over.length > 0) await delMany([...over], store);
 }
 
 /** The steps that lead up to a revision of a piece; null where none are kept, or they lead up to another. */
@@ -49,6 +50,6 @@ export async function keptHistory(
   id: string,
   revision: number,
 ): Promise<Pick<EditorState, 'past' | 'future'> | null> {
-  const kept = await get<KeptHistory>(id, store());
+  const kept = await get<KeptHistory>(id, store);
   return kept && kept.revision === revision ? { past: kept.past, future: kept.future } : null;
 }

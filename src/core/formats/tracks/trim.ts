@@ -35,19 +35,22 @@ function shareAt(c: Cubic, point: Point): number | null {
   return near({ x: c[0] + dx * t, y: c[1] + dy * t }, point) ? t : null;
 }
 
-/** The parameter at which a curve comes nearest to a point, of a line its share; null where it does not come near. */
-function parameterAt(c: Cubic, point: Point): number | null {
-  if (isLine(c)) return shareAt(c, point);
+/** Places on a curve between which it is looked for a point: a turn as tight as the path's own points allow lies within two. */
+const STEPS = 128;
+
+/** The parameters at which a curve goes through a point, of a line its share: a curve that turns back comes there again. */
+function parametersAt(c: Cubic, point: Point): number[] {
+  if (isLine(c)) {
+    const share = shareAt(c, point);
+    return share === null ? [] : [share];
+  }
   const away = (t: number): number => {
     const p = cubicPoint(c, t);
     return Math.hypot(p.x - point.x, p.y - point.y);
   };
-  const STEPS = 32;
   const coarse = Array.from({ length: STEPS + 1 }, (_, k) => away(k / STEPS));
-  let best = 0;
-  // A curve that comes back may be nearer between two samples than at the one that is nearest.
-  coarse.forEach((here, k) => {
-    if (here > (coarse[k - 1] ?? Infinity) || here > (coarse[k + 1] ?? Infinity)) return;
+  return coarse.flatMap((here, k) => {
+    if (here > (coarse[k - 1] ?? Infinity) || here > (coarse[k + 1] ?? Infinity)) return [];
     let [low, high] = [Math.max(0, k - 1) / STEPS, Math.min(STEPS, k + 1) / STEPS];
     for (let round = 0; round < 60; round++) {
       const [a, b] = [low + (high - low) / 3, high - (high - low) / 3];
@@ -55,9 +58,10 @@ function parameterAt(c: Cubic, point: Point): number | null {
       else low = a;
     }
     // At its ends a third of the bracket never comes quite there.
-    for (const t of [k / STEPS, (low + high) / 2]) if (away(t) < away(best)) best = t;
+    const middle = (low + high) / 2;
+    const best = here < away(middle) ? k / STEPS : middle;
+    return away(best) < OFF ? [best] : [];
   });
-  return away(best) < OFF ? best : null;
 }
 
 /** Whether a curve is the part of another between two parameters. */
@@ -80,18 +84,19 @@ function spanOn(whole: MeasuredPath, part: MeasuredPath): { from: number; to: nu
   for (let i = 0; i + own.length <= curves.length; i++) {
     if (!inner(i)) continue;
     const [first, last] = [curves[i]!.cubic, curves[i + own.length - 1]!.cubic];
-    const from = parameterAt(first, start(own[0]!.cubic));
-    const to = parameterAt(last, end(own.at(-1)!.cubic));
-    if (from === null || to === null || (own.length === 1 && to <= from)) continue;
-    const fits =
-      own.length === 1
-        ? isPart(own[0]!.cubic, first, from, to)
-        : isPart(own[0]!.cubic, first, from, 1) && isPart(own.at(-1)!.cubic, last, 0, to);
-    if (!fits) continue;
-    return {
-      from: lengthAtPlace(whole, { segment: i, t: from }),
-      to: lengthAtPlace(whole, { segment: i + own.length - 1, t: to }),
-    };
+    const ends = parametersAt(last, end(own.at(-1)!.cubic));
+    for (const from of parametersAt(first, start(own[0]!.cubic))) {
+      const to = ends.find((t) =>
+        own.length === 1
+          ? t > from && isPart(own[0]!.cubic, first, from, t)
+          : isPart(own[0]!.cubic, first, from, 1) && isPart(own.at(-1)!.cubic, last, 0, t),
+      );
+      if (to === undefined) continue;
+      return {
+        from: lengthAtPlace(whole, { segment: i, t: from }),
+        to: lengthAtPlace(whole, { segment: i + own.length - 1, t: to }),
+      };
+    }
   }
   return null;
 }
