@@ -43,9 +43,19 @@ const serverOf = ({ id, projectId }: Pick<OpenPiece, 'id' | 'projectId'>): Savin
   putBeside: async (document) => void (await call(PIECES.create, { ...one(projectId), body: { document } })),
 });
 
+/** So long a page waits for a store of this browser, ms; what it keeps is offered when the piece is opened next. */
+const STORE_MS = 4000;
+
+/** What a store answers, or something else where it has nothing, is blocked or does not answer. */
+const soon = <T>(asked: Promise<T>, instead: T): Promise<T> =>
+  Promise.race([
+    asked.catch(() => instead),
+    new Promise<T>((done) => setTimeout(() => done(instead), STORE_MS)),
+  ]);
+
 /** Brings back the steps of undo and redo that lead up to a piece as it was opened, where nothing else came on top. */
 async function takeHistory({ id, revision, document: piece }: OpenPiece): Promise<void> {
-  const kept = await keptHistory(id, revision).catch(() => null);
+  const kept = await soon(keptHistory(id, revision), null);
   const now = useEditor.getState();
   const before = kept?.past.at(-1)?.piece ?? kept?.future[0]?.piece;
   if (!kept || now.piece !== piece || before?.schemaVersion !== piece.schemaVersion) return;
@@ -61,7 +71,7 @@ export async function openForEditing(id: string, wanted: () => boolean): Promise
   if (last) await Promise.race([last, new Promise((done) => setTimeout(done, FINISH_MS))]);
   const opened = await call(PIECES.open, one(id));
   // Storage may be blocked: then there is nothing kept, and saving says so when it would keep something.
-  const drafts = await orphanedDrafts(id, ended).catch(() => []);
+  const drafts = await soon(orphanedDrafts(id, ended), []);
   if (!wanted()) return () => {};
   const session = crypto.randomUUID();
   const release = holdSession(session);
