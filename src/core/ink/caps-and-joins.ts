@@ -19,5 +19,11 @@ export const capsOf = ({ cap, endCap }: { readonly cap: Cap; readonly endCap?: C
   end: endCap ?? cap,
 });
 
+/** Both caps as a pen says them. */
+export const saidCaps = ({ start, end }: Caps): { cap: Cap; endCap: Cap | undefined } => ({
+  cap: start,
+  endCap: end === start ? undefined : end,
+});
+
 /** The miter limit where a stroke names none: the default of SVG 2 (13.5.5). */
 export const MITER_LIMIT = 4;

@@ -2,6 +2,7 @@ import type { Stroke } from '../document';
 import { kept } from '../draw';
 import {
   commandsBounds,
+  distanceToStretch,
   measurePath,
   pointAtLength,
   simplifiedPoints,
@@ -158,28 +159,18 @@ function halvesOf(pen: Places, rings: readonly number[][], box: Bounds): Float64
   const rows = rowsOf(rings, box);
   const halves = new Float64Array(pen.length / 3);
   for (let p = 0; p < pen.length; p += 3) {
-    const x = pen[p]!;
-    const y = pen[p + 1]!;
-    if (!inside(rows, x, y)) continue;
+    const place = { x: pen[p]!, y: pen[p + 1]! };
+    if (!inside(rows, place.x, place.y)) continue;
     let least = Infinity;
     for (const ring of rings) {
-      let ax = ring[ring.length - 2]!;
-      let ay = ring[ring.length - 1]!;
+      let a = { x: ring[ring.length - 2]!, y: ring[ring.length - 1]! };
       for (let r = 0; r < ring.length; r += 2) {
-        const bx = ring[r]!;
-        const by = ring[r + 1]!;
-        const ex = bx - ax;
-        const ey = by - ay;
-        const below = ex * ex + ey * ey;
-        const t = below > 0 ? Math.min(1, Math.max(0, ((x - ax) * ex + (y - ay) * ey) / below)) : 0;
-        const dx = x - ax - ex * t;
-        const dy = y - ay - ey * t;
-        least = Math.min(least, dx * dx + dy * dy);
-        ax = bx;
-        ay = by;
+        const b = { x: ring[r]!, y: ring[r + 1]! };
+        least = Math.min(least, distanceToStretch(place, a, b));
+        a = b;
       }
     }
-    halves[p / 3] = Math.sqrt(least);
+    halves[p / 3] = least;
   }
   return halves;
 }

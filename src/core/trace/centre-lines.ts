@@ -226,7 +226,9 @@ export function centreLines(
   if (!progress(0.75)) return null;
   const strokes: TracedStroke[] = [];
   const tolerance = Math.max(0.12, options.detail * 2 * typical);
-  const gone = linesOf(chains, joins).map((line) => (hand ? asHandGoes(line, hand) : { line }));
+  const gone = linesOf(chains, joins).map((line) =>
+    hand ? asHandGoes(line, hand) : { line, written: undefined },
+  );
   const settled = settleLines(
     gone.map(({ line }) => sharpenCorners(smoothed(smoothed(line)), mask)),
     mask,
@@ -234,7 +236,7 @@ export function centreLines(
   );
   settled.forEach((line, i) => {
     const found = strokesOf(line, mask, tolerance, options.lifts);
-    const { written } = { written: undefined, ...gone[i]! };
+    const { written } = gone[i]!;
     strokes.push(...(written ? found.map((stroke) => ({ ...stroke, written })) : found));
   });
   strokes.push(

@@ -12,7 +12,7 @@ import {
   type Stroke,
 } from '../document';
 import { crossings, measurePath, pathBounds, type Bounds } from '../geometry';
-import { capsOf } from '../ink';
+import { capsOf, saidCaps } from '../ink';
 import { ringOpened } from './as-written';
 import { asOne, between, type Stretch } from './run-on';
 
@@ -74,8 +74,8 @@ export function joinToNext(piece: Piece, id: string): Piece {
   const left = removeLayers({ ...piece, layers: seenThrough(piece.layers, next.id, [id]) }, [next.id]);
   return updateStrokes(left, [id], (one) => {
     const joined = withStretch(one, made);
-    const { start, end } = { start: one.ink.cap, end: capsOf(next.ink).end };
-    const whole = { ...joined, ink: changed(joined.ink, { endCap: start === end ? undefined : end }) };
+    const caps = saidCaps({ start: one.ink.cap, end: capsOf(next.ink).end });
+    const whole = { ...joined, ink: changed(joined.ink, caps) };
     return first && second
       ? withOnSpan(whole, { from: first.from, to: Math.max(first.to, second.to) })
       : whole;

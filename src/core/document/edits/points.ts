@@ -11,7 +11,7 @@ import {
   type PathPoint,
   type Point,
 } from '../../geometry';
-import { capsOf, mirroredWidths } from '../../ink';
+import { capsOf, mirroredWidths, saidCaps } from '../../ink';
 import { changed } from '../changed';
 import type { Ink } from '../ink-schema';
 import type { Piece } from '../schema';
@@ -94,8 +94,7 @@ export function extendPath(path: Path, point: PathPoint, at: 'start' | 'end'): P
 function reversedInk(ink: Ink): Ink {
   const { start, end } = capsOf(ink);
   return changed(ink, {
-    cap: end,
-    endCap: start === end ? undefined : start,
+    ...saidCaps({ start: end, end: start }),
     widths: ink.widths && mirroredWidths(ink.widths),
   });
 }

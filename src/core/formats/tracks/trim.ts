@@ -35,7 +35,7 @@ function shareAt(c: Cubic, point: Point): number | null {
   return near({ x: c[0] + dx * t, y: c[1] + dy * t }, point) ? t : null;
 }
 
-/** Places on a curve between which it is looked for a point: a turn as tight as the path's own points allow lies within two. */
+/** Stretches of a curve in each of which it is looked for a point; where it passes twice within one, once is found. */
 const STEPS = 128;
 
 /** The parameters at which a curve goes through a point, of a line its share: a curve that turns back comes there again. */
