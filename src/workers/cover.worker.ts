@@ -10,8 +10,14 @@ import {
   type TraceOptions,
 } from '@/core/trace';
 import { newCanvas } from './new-canvas';
+import { warmUp } from './warm-up';
+
+const warming = new AbortController();
 
 const worker = {
+  /** Gets ready to make a text write itself; if that is asked for meanwhile, this ends. */
+  warmUp: (layer: Lettering, options: TraceOptions): Promise<void> =>
+    warmUp(layer, options, newCanvas, warming.signal),
   /** How much of what a layer shows its reveal uncovers; null where there is nothing to uncover, or nothing to do it. */
   measure(piece: Piece, id: string): Coverage | null {
     const layer = piece.layers.find((one) => one.id === id);
@@ -30,6 +36,7 @@ const worker = {
     before: Lettering | null,
     progress: (done: number, stage: string) => void,
   ): PieceChanges {
+    warming.abort();
     const newId = (): string => crypto.randomUUID().slice(0, 13);
     const made = withSelfWriting(piece, id, {
       ...{ make: newCanvas, newId, options, progress },

@@ -1,5 +1,5 @@
 import type { Mask } from '@/core/mask';
-import type { Artwork } from '@/core/document';
+import type { Artwork, Lettering } from '@/core/document';
 import { artItems, unhidden } from '@/core/scene';
 import { expose } from 'comlink';
 import {
@@ -15,6 +15,7 @@ import {
   type TraceOptions,
 } from '@/core/trace';
 import { newCanvas } from './new-canvas';
+import { warmUp } from './warm-up';
 import type { Path } from '@/core/geometry';
 
 /** What is traced: art or lettering, or a picture's pixels where they lie in the piece. */
@@ -63,13 +64,19 @@ function inkOfScan(subject: Extract<TraceSubject, { kind: 'picture' }>): InkSour
 const sourceOf = (subject: TraceSubject): InkSource | null =>
   subject.kind === 'artwork' ? inkOfShapes(artItems(unhidden(subject.layer)), newCanvas) : inkOfScan(subject);
 
+const warming = new AbortController();
+
 const worker = {
+  /** Gets ready for a trace; one that is asked for meanwhile ends it. */
+  warmUp: (layer: Lettering, options: TraceOptions): Promise<void> =>
+    warmUp(layer, options, newCanvas, warming.signal),
   /** Centre-lines; `onProgress` hears the share done. To stop it, end the worker. */
   centreLines(
     subject: TraceSubject,
     options: TraceOptions,
     onProgress: (done: number) => void,
   ): TracedStroke[] {
+    warming.abort();
     const heard = (done: number): boolean => {
       onProgress(done);
       return true;

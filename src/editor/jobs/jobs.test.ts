@@ -25,7 +25,8 @@ function fakeWorkers() {
   );
   const ask = (signal: AbortSignal) => line.run((remote) => remote.ask() as Promise<string>, signal);
   const turn = () => new Promise((done) => setTimeout(done));
-  return { made, ask, turn };
+  const prepare = () => line.prepare((remote) => remote.ask() as Promise<string>);
+  return { made, ask, turn, prepare };
 }
 
 test('ending a call ends its worker; those that wait get a new one and their answers', async () => {
@@ -46,6 +47,31 @@ test('ending a call ends its worker; those that wait get a new one and their ans
   // The one that left while it waited cost nobody a worker.
   await expect(leaving).rejects.toThrow();
   expect(made).toHaveLength(2);
+});
+
+test('a worker that is prepared is there at the first call, which waits for nothing of that', async () => {
+  const { made, ask, turn, prepare } = fakeWorkers();
+  prepare();
+  prepare();
+  expect(made).toHaveLength(1);
+  expect(made[0]!.calls).toHaveLength(1);
+  const asked = ask(new AbortController().signal);
+  await turn();
+  expect(made).toHaveLength(1);
+  made[0]!.calls[1]!('found');
+  expect(await asked).toBe('found');
+  prepare();
+  expect(made[0]!.calls).toHaveLength(2);
+});
+
+test('a worker that breaks while it is prepared is let go of: the call that needs one gets another', async () => {
+  const { made, ask, turn, prepare } = fakeWorkers();
+  prepare();
+  made[0]!.fail('no such file');
+  const asked = ask(new AbortController().signal);
+  await turn();
+  made[1]!.calls[0]!('well');
+  expect(await asked).toBe('well');
 });
 
 test('a worker that breaks is said, and the next call finds another', async () => {

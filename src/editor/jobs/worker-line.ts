@@ -7,12 +7,14 @@ export interface WorkerLine<W> {
    * takes its worker with it, and those behind it get a new one. Rejects then, and when the worker breaks.
    */
   run<T>(call: (remote: Remote<W>) => Promise<T>, signal: AbortSignal): Promise<T>;
+  /** Starts the worker before it is needed and lets it warm up, which no call waits for; does nothing where there is one. */
+  prepare(warmUp: (remote: Remote<W>) => Promise<unknown>): void;
 }
 
 /** The parts of a worker that a line needs; tests give their own. */
 export type WorkerLike = Pick<Worker, 'terminate' | 'addEventListener' | 'removeEventListener'>;
 
-/** A line of calls to a worker, which is started when it is first needed and kept warm. */
+/** A line of calls to a worker, which is started when it is first needed, or prepared, and kept. */
 export function workerLine<W>(
   start: () => WorkerLike,
   connect: (worker: WorkerLike) => Remote<W> = (worker) => wrap<W>(worker as Worker),
@@ -25,13 +27,17 @@ export function workerLine<W>(
     kept = null;
   };
 
-  function call<T>(ask: (remote: Remote<W>) => Promise<T>, signal: AbortSignal): Promise<T> {
-    if (signal.aborted) return Promise.reject(signal.reason as Error);
+  function started(): { worker: WorkerLike; remote: Remote<W> } {
     if (!kept) {
       const worker = start();
       kept = { worker, remote: connect(worker) };
     }
-    const { worker, remote } = kept;
+    return kept;
+  }
+
+  function call<T>(ask: (remote: Remote<W>) => Promise<T>, signal: AbortSignal): Promise<T> {
+    if (signal.aborted) return Promise.reject(signal.reason as Error);
+    const { worker, remote } = started();
     return new Promise<T>((resolve, reject) => {
       const settle = (): void => {
         signal.removeEventListener('abort', aborted);
@@ -67,6 +73,13 @@ export function workerLine<W>(
       const mine = last.then(() => call(ask, signal));
       last = mine.catch(() => {});
       return mine;
+    },
+    prepare(warmUp) {
+      if (kept) return;
+      const { worker, remote } = started();
+      // A worker that breaks before it is needed is let go of without a word: the call that needs one begins anew.
+      worker.addEventListener('error', () => kept?.worker === worker && drop());
+      warmUp(remote).catch(() => {});
     },
   };
 }

@@ -28,12 +28,14 @@ import {
   foreseeTrace,
   isUnderlay,
   leaveTrace,
+  prepareToTrace,
   previewInk,
   takeTrace,
   traceSource,
   useTracing,
   type Traceable,
 } from '../tracing';
+import { usePrepared } from './use-prepared';
 
 const Bar = styled.progress`
   width: 100%;
@@ -119,6 +121,7 @@ export function FindStrokes({ source }: { source: Traceable }) {
   const writeOn = useTracing((s) => s.writeOn);
   const [offset, setOffset] = useState(0);
   const { id } = source;
+  usePrepared(source, prepareToTrace);
   const isToldByText =
     'type' in source && source.type === 'lettering' && directionOf(source.setting.text) !== null;
   // What waits belongs to what is in hand: it goes when something else is taken up.

@@ -2,8 +2,9 @@
 import styled from 'styled-components';
 import { isArtwork, isBehind, writesItself } from '@/core/document';
 import { Button, MainButton, Group, Hint } from '@/ui';
-import { stopWriting, useWriting, writeItself } from '../reveal';
+import { prepareToWrite, stopWriting, useWriting, writeItself } from '../reveal';
 import { singleLayer, useCalm } from '../state';
+import { usePrepared } from './use-prepared';
 
 const Bar = styled.progress`
   width: 100%;
@@ -26,6 +27,7 @@ export function WriteItselfGroup() {
   const piece = useCalm((s) => s.piece);
   const layer = useCalm(singleLayer);
   const writing = useWriting();
+  usePrepared(layer, prepareToWrite);
   if (!layer || !isArtwork(layer)) return null;
   const again = writesItself(piece, layer);
   const behind = isBehind(piece, layer);

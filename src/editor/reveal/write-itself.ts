@@ -67,6 +67,10 @@ async function written(piece: Piece, id: string, its: Work): Promise<Piece> {
   return withChanges(piece, changes);
 }
 
+/** Gets the worker ready to make a text write itself that is likely to be asked to. */
+export const prepareToWrite = (layer: Lettering): void =>
+  coverWorker.prepare((remote) => remote.warmUp(layer, useTracing.getState().options));
+
 const progressed = (done: number, stage?: string): void =>
   useWriting.setState({ done, ...(stage !== undefined && { stage }) });
 

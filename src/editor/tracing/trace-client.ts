@@ -1,5 +1,5 @@
 import { proxy } from 'comlink';
-import type { Artwork, Piece, Stroke, Underlay } from '@/core/document';
+import type { Artwork, Lettering, Piece, Stroke, Underlay } from '@/core/document';
 import {
   kindOf,
   isArtwork,
@@ -101,6 +101,10 @@ export async function traceSource(source: Traceable): Promise<void> {
   // Aborted, another trace may stand in its place already.
   if (useTracing.getState().run?.job === job) useTracing.setState({ run: null });
 }
+
+/** Gets the worker ready to trace a text that is likely to be traced. */
+export const prepareToTrace = (layer: Lettering): void =>
+  tracer.prepare((remote) => remote.warmUp(layer, useTracing.getState().options));
 
 /** The strokes of art, lettering or a scan, as part of a job. */
 export async function strokesFoundIn(source: Traceable, { signal, progress }: Work): Promise<TracedStroke[]> {
