@@ -57,6 +57,20 @@ test('a script’s letters are joined where the ink is: the pen is lifted less t
   expect(lifts / letters).toBeLessThan(0.9);
 });
 
+test('the tip of a stem over its bar is the stem’s beginning; the bar does not come back for it', () => {
+  const [stem, bar] = traced(word.sacramento('T'));
+  const ends = ({ path: { points } }: { path: { points: readonly { x: number; y: number }[] } }) =>
+    [points[0]!, points.at(-1)!] as const;
+  const right = Math.max(...bar!.path.points.map(({ x }) => x));
+  expect(ends(bar!)[1].x).toBe(right);
+  // The bar passes below where the stem begins.
+  const m = measurePath(bar!.path);
+  const passes = Array.from({ length: 200 }, (_, i) => pointAtLength(m, (m.length * i) / 199));
+  const [top] = ends(stem!);
+  const below = passes.reduce((a, b) => (Math.abs(b.x - top.x) < Math.abs(a.x - top.x) ? b : a));
+  expect(top.y).toBeLessThan(below.y - 3);
+});
+
 test('serifs that nearly meet join no letters: a text of print is written as its letters are far apart', () => {
   const long = (strokes: ReturnType<typeof traced>) =>
     strokes.reduce((sum, { path }) => sum + measurePath(path).length, 0);

@@ -160,15 +160,48 @@ export function goesOn({ placed, match }: WrittenGraph, arms: readonly Arm[]): (
     }
   }
   const free = new Set(arms);
-  return pairs
-    .sort((p, q) => p.worth - q.worth)
-    .flatMap(({ a, b }): (readonly [Arm, Arm])[] => {
+  const taken = (inOrder: readonly { a: Arm; b: Arm }[]) =>
+    inOrder.flatMap(({ a, b }): (readonly [Arm, Arm])[] => {
       if (!free.has(a) || !free.has(b)) return [];
       free.delete(a);
       free.delete(b);
       return [[a, b]];
     });
+  const gone = taken(pairs.sort((p, q) => p.worth - q.worth));
+  return [...gone, ...taken(tips(placed, [...free]))];
 }
+
+/** A movement begins at a fork that lies within this share of its length. */
+const BEGINS = 0.12;
+/** What sticks out before a beginning is no longer than this share of the run it leads into, and turns no further. */
+const TIP = 0.15;
+const IN_LINE = (35 * Math.PI) / 180;
+
+/**
+ * What sticks out of a letter before the fork at which a movement begins, in that movement's line: the tip of a stem over its
+ * bar. A form knows nothing of it; without this a later movement, on a stretch of which it lies by chance, would come back for it.
+ */
+function tips(placed: ReadonlyMap<Chain, Placed>, arms: readonly Arm[]): { a: Arm; b: Arm }[] {
+  const isTwice = (one: Placed): boolean =>
+    [...placed.values()].some(
+      (other) =>
+        other !== one && other.movement === one.movement && other.from <= one.from && other.to >= one.to,
+    );
+  const pairs = arms.flatMap((a) =>
+    arms.flatMap((b) => {
+      const [own, of] = [placed.get(a.chain), placed.get(b.chain)];
+      const sticksOut = a.chain.from === null || a.chain.to === null;
+      if (!own || !of || own.movement <= of.movement || !sticksOut || !isTwice(own)) return [];
+      if (a.length > TIP * b.length) return [];
+      const begins = b.end !== arrivesAt(of) && of.from < BEGINS;
+      const turn = turning(a, b);
+      return begins && turn < IN_LINE ? [{ a, b, turn }] : [];
+    }),
+  );
+  return pairs.sort((p, q) => p.turn - q.turn);
+}
+
+const whenOf = ({ movement, from }: Placed): number => movement + Math.min(0.999, from);
 
 /** A line the way a hand goes through it, with when that is; a ring from where the hand begins it. */
 export function asHandGoes(line: Line, { placed, match }: WrittenGraph): { line: Line; written: Written } {
@@ -178,7 +211,13 @@ export function asHandGoes(line: Line, { placed, match }: WrittenGraph): { line:
   }, 0);
   let { places } = line;
   const runs = forward < 0 ? [...line.runs].reverse() : line.runs;
-  const first = placed.get(runs[0]!.chain);
+  // A tip before the line's beginning is written with it, whatever it is like itself.
+  const first = runs
+    .map(({ chain }) => placed.get(chain))
+    .reduce(
+      (one, other) => (one && other && whenOf(other) < whenOf(one) ? other : (one ?? other)),
+      undefined,
+    );
   if (line.closed && first) {
     const begin = Math.round(first.start * places.length) % places.length;
     places = [...places.slice(begin), ...places.slice(0, begin)];
