@@ -1,3 +1,4 @@
+import { kept } from '../draw';
 import { strokesOf, windowAt, type Piece, type Stroke } from '../document';
 import { measurePath } from '../geometry';
 import { inkedLengths, runsOf } from '../ink';
@@ -11,25 +12,23 @@ export function inkedLength(stroke: Stroke, frame: number): number {
   }, 0);
 }
 
-/** Pixels of path under ink at a frame, hidden strokes left out. */
-export const inkOnScreen = (piece: Piece, frame: number): number =>
-  strokesOf(piece).reduce((sum, stroke) => (stroke.hidden ? sum : sum + inkedLength(stroke, frame)), 0);
+/** Whole frames spread evenly from the first of so many frames to the last. */
+export const spreadFrames = (length: number, moments: number): number[] =>
+  Array.from({ length: moments }, (_, i) => Math.round(((length - 1) * i) / Math.max(1, moments - 1)));
 
-const kept = new WeakMap<Stroke, { readonly key: string; readonly ink: Float64Array }>();
-
-/** Ink on screen at evenly spread moments from the first frame to the last; a stroke that did not change is not reckoned again. */
+/**
+ * Pixels of path under ink at so many spread frames, hidden strokes left out. A stroke that did not change is not reckoned
+ * again.
+ */
 export function inkOverTime(piece: Pick<Piece, 'layers' | 'length'>, moments: number): Float64Array {
+  const frames = spreadFrames(piece.length, moments);
   const sum = new Float64Array(moments);
-  const key = `${moments} ${piece.length}`;
   for (const stroke of strokesOf(piece)) {
     if (stroke.hidden) continue;
-    let own = kept.get(stroke);
-    if (own?.key !== key) {
-      const at = (i: number): number => ((piece.length - 1) * i) / Math.max(1, moments - 1);
-      own = { key, ink: Float64Array.from({ length: moments }, (_, i) => inkedLength(stroke, at(i))) };
-      kept.set(stroke, own);
-    }
-    for (let i = 0; i < moments; i++) sum[i]! += own.ink[i]!;
+    const ink = kept(stroke, 'ink over time', [moments, piece.length], () =>
+      Float64Array.from(frames, (frame) => inkedLength(stroke, frame)),
+    );
+    for (let i = 0; i < moments; i++) sum[i]! += ink[i]!;
   }
   return sum;
 }

@@ -10,6 +10,7 @@ import {
   placementAbout,
   setMasks,
   setNested,
+  strokesOf,
   updateParts,
   updateStrokes,
   type Piece,
@@ -18,7 +19,7 @@ import {
 import { corner, ellipseShape, measurePath } from '../geometry';
 import { LINEAR, type Animated } from '../timing';
 import { EFFECT_KINDS, newEffect, type EffectSetting } from '../effects';
-import { inkOnScreen, inkOverTime } from './ink-on-screen';
+import { inkedLength, inkOverTime } from './ink-on-screen';
 import { loopGaps } from './loop-check';
 
 const path = { closed: false, points: [corner(0, 0), corner(200, 0)] } as const;
@@ -141,7 +142,14 @@ test('a loop closes only where placements, fades, masks, texts and nested pieces
 test('the chart of ink on screen is what is on screen', () => {
   const p = applyManner(piece, ['a', 'r'], { kind: 'both', onAt: 5, onFrames: 12, offAt: 30, offFrames: 10 });
   const chart = inkOverTime(p, 50);
-  chart.forEach((ink, frame) => expect(ink).toBeCloseTo(inkOnScreen(p, frame), 9));
+  const inkAt = (frame: number): number =>
+    strokesOf(p).reduce((sum, stroke) => sum + inkedLength(stroke, frame), 0);
+  chart.forEach((ink, frame) => expect(ink).toBeCloseTo(inkAt(frame), 9));
+  // A stroke that changed is reckoned again, those that did not are as they were.
+  const [first, ...rest] = p.layers;
+  const hidden = inkOverTime({ ...p, layers: [{ ...first!, hidden: true }, ...rest] }, 50);
+  expect(hidden).not.toEqual(chart);
+  expect(inkOverTime(p, 50)).toEqual(chart);
   expect(Math.max(...chart)).toBeCloseTo(200 + measurePath(ring).length, 6);
 });
 

@@ -2,10 +2,11 @@ import { lettersOf } from '../document';
 import type { Lettering, Piece } from '../document';
 import { commandsBounds } from '../geometry';
 import { shownParts } from './arrived';
-import { inkOnScreen } from './ink-on-screen';
+import { inkOverTime, spreadFrames } from './ink-on-screen';
 import { partOutlines } from './reveal';
 
-const SAMPLES = 48;
+/** Frames that are looked at. */
+const MOMENTS = 49;
 
 /** How much of a text is there at a frame, in px of its width, to be weighed against ink. */
 function textOnScreen(text: Lettering, frame: number): number {
@@ -25,11 +26,11 @@ export function posterFrame(piece: Piece): number {
   if (piece.poster !== undefined) return Math.min(piece.length - 1, piece.poster);
   if (piece.hold) return Math.min(piece.length - 1, Math.round((piece.hold.from + piece.hold.to) / 2));
   const texts = lettersOf(piece);
+  const ink = inkOverTime(piece, MOMENTS);
   let best = 0;
   let most = -1;
-  for (let i = 0; i <= SAMPLES; i++) {
-    const frame = Math.round(((piece.length - 1) * i) / SAMPLES);
-    const shown = inkOnScreen(piece, frame) + texts.reduce((sum, text) => sum + textOnScreen(text, frame), 0);
+  for (const [i, frame] of spreadFrames(piece.length, MOMENTS).entries()) {
+    const shown = ink[i]! + texts.reduce((sum, text) => sum + textOnScreen(text, frame), 0);
     if (shown >= most) {
       most = shown;
       best = frame;

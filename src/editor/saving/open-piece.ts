@@ -132,6 +132,7 @@ export async function openForEditing(id: string, wanted: () => boolean): Promise
   const online = () => void save();
   const leaving = (event: BeforeUnloadEvent) => {
     if (saving.isSaved()) return;
+    saving.keep();
     void save();
     if (useSaving.getState().status === 'refused') event.preventDefault();
   };

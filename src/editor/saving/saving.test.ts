@@ -220,6 +220,34 @@ test('a lost answer is no conflict, also when the work went on meanwhile', async
   expect([server.server.document.name, server.server.revision]).toEqual(['Two', 3]);
 });
 
+test('changes that follow one another are kept in the browser together; what is left is kept at once', async () => {
+  const [server, drafts] = [fakeServer(named('First')), fakeDrafts()];
+  let copies = 0;
+  const keep = async (draft: Draft) => {
+    copies++;
+    await drafts.box.keep(draft);
+  };
+  const desk = await openWindow(server, { ...drafts, box: { ...drafts.box, keep } }, 's1');
+  for (let i = 0; i < 20; i++) {
+    desk.rename(`Name ${i}`);
+    await pass(12);
+  }
+  expect(copies).toBe(0);
+  await pass(20);
+  expect(copies).toBe(1);
+  expect(drafts.kept.get('s1')?.document).toMatchObject({ name: 'Name 19' });
+  desk.rename('Last');
+  desk.saving.keep();
+  await turn();
+  expect(drafts.kept.get('s1')?.document).toMatchObject({ name: 'Last' });
+  // Nothing is written when all of it is there.
+  desk.saving.keep();
+  await turn();
+  expect(copies).toBe(2);
+  await pass(600);
+  expect([desk.status(), drafts.kept.size]).toEqual(['saved', 0]);
+});
+
 test('a lost answer, then the window is gone: the next one goes on from its own work', async () => {
   const [server, drafts] = [fakeServer(named('First')), fakeDrafts()];
   const desk = await openWindow(server, drafts, 's1');
@@ -227,7 +255,7 @@ test('a lost answer, then the window is gone: the next one goes on from its own 
   desk.rename('One');
   await pass(600);
   desk.rename('Two');
-  await turn();
+  await pass(300);
   const next = await openWindow(server, drafts, 's2');
   expect([next.desk.piece.name, next.status()]).toEqual(['Two', 'unsaved']);
   await pass(600);

@@ -47,6 +47,8 @@ export interface SavingServer {
 }
 
 const REST_MS = 500;
+/** Changes made within this are kept in the browser together: copying a large document takes longer than making a change. */
+const DRAFT_MS = 250;
 /** A drag puts saving off; so long after the first change it waits no more. */
 const LONGEST_MS = 5000;
 const PATIENCE = { first: 1000, most: 10_000, factor: 1.7 } as const;
@@ -57,6 +59,8 @@ export interface Saving {
   changed(own: boolean): void;
   /** Sends what is unsaved now; resolves when it is answered. */
   save(): Promise<void>;
+  /** Keeps what is unsaved in the browser now: the page may be gone in a moment. */
+  keep(): void;
   /** Looks for what others saved. */
   poll(): Promise<void>;
   /** Takes up drafts that earlier sessions left, the newest as the document, others as pieces beside it. */
@@ -94,6 +98,7 @@ export function startSaving(
   let own = false;
   let changedSince: number | null = null;
   let timer: ReturnType<typeof setTimeout> | undefined;
+  let keeping: ReturnType<typeof setTimeout> | undefined;
   let patience: number = PATIENCE.first;
   let running: Promise<void> | null = null;
   let draftsRefused = false;
@@ -110,6 +115,8 @@ export function startSaving(
 
   // A store of the browser may take its time, or never answer: what goes to the server waits for none of it.
   async function keepDraft(): Promise<void> {
+    clearTimeout(keeping);
+    keeping = undefined;
     const { revision } = state;
     const draft = { pieceId: opened.id, session, baseRevision: revision, document: now(), at: Date.now() };
     try {
@@ -120,7 +127,14 @@ export function startSaving(
       draftsRefused = true;
     }
   }
-  const dropDraft = (): Promise<void> => drafts.drop({ pieceId: opened.id, session }).catch(() => {});
+  const keepSoon = (): void => {
+    keeping ??= setTimeout(() => void keepDraft(), DRAFT_MS);
+  };
+  function dropDraft(): Promise<void> {
+    clearTimeout(keeping);
+    keeping = undefined;
+    return drafts.drop({ pieceId: opened.id, session }).catch(() => {});
+  }
 
   function later(ms: number): void {
     clearTimeout(timer);
@@ -229,12 +243,15 @@ export function startSaving(
   return {
     save,
     isSaved: () => !unanswered && now() === saved,
+    keep() {
+      if (keeping !== undefined) void keepDraft();
+    },
     changed(byHand) {
       if (left || (state.status === 'saved' && now() === saved)) return;
       own ||= byHand;
       changedSince ??= Date.now();
       // While something is dragged every move would be written down; its end tells again.
-      if (!editor.isDragging()) void keepDraft();
+      if (!editor.isDragging()) keepSoon();
       if (state.status === 'conflict') return;
       if (state.status === 'saved' || state.status === 'refused') show({ status: 'unsaved', message: '' });
       if (state.status === 'unsaved') later(REST_MS);

@@ -2,7 +2,7 @@
 import { memo, useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import styled from 'styled-components';
 import { cutName, moveMarker, putMarker, removeMarker, setWorkRange, type Marker } from '@/core/document';
-import { inkOverTime } from '@/core/scene';
+import { inkOverTime, spreadFrames } from '@/core/scene';
 import { edit, editFromBase, showFrame, useCalm, useEditor } from '../state';
 import { dragFrames } from './drag';
 import { frameAt, useTimeScale, xOf } from './time-scale';
@@ -19,8 +19,8 @@ export const InkChart = memo(function InkChart({ height }: { height: number }) {
   const ink = useMemo(() => inkOverTime({ layers, length }, moments), [layers, length, moments]);
   const most = Math.max(1, ...ink);
   if (moments < 2) return null;
-  const points = Array.from(ink, (value, i) => {
-    const x = xOf(scale, (i * (length - 1)) / (moments - 1));
+  const points = spreadFrames(length, moments).map((frame, i) => {
+    const [x, value] = [xOf(scale, frame), ink[i]!];
     return `${x.toFixed(1)} ${(height - 1 - (value / most) * (height - 3)).toFixed(1)}`;
   });
   const path = `M${xOf(scale, 0).toFixed(1)} ${height}L${points.join('L')}L${xOf(scale, length - 1).toFixed(1)} ${height}Z`;

@@ -81,10 +81,17 @@ export const isRowOpen = (row: Row, open: OpenRows): boolean =>
 
 const WINDOW = ['head', 'tail'];
 /** The keyed parts of an owner that its own lane does not show; those of a window are not its own where a line leads it. */
-const moreParts = (owner: LaneOwner): KeyedPart[] =>
-  keyedParts(owner.keyed).filter((part) =>
-    isOfWindow(part) ? !owner.led && !WINDOW.includes(part) : part !== owner.lead,
-  );
+function moreParts(owner: LaneOwner): readonly KeyedPart[] {
+  let parts = more.get(owner);
+  if (!parts) {
+    parts = keyedParts(owner.keyed).filter((part) =>
+      isOfWindow(part) ? !owner.led && !WINDOW.includes(part) : part !== owner.lead,
+    );
+    more.set(owner, parts);
+  }
+  return parts;
+}
+const more = new WeakMap<LaneOwner, readonly KeyedPart[]>();
 
 /** What the score shows from top to bottom. */
 export function rowsOf(piece: KeyBearers, open: OpenRows): Row[] {
