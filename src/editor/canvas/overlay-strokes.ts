@@ -95,19 +95,22 @@ export function hintedPaths({ context, view, state }: Seen): void {
   const { frame, linesOnly, step } = state;
   // So many paths would hide the picture, and take longer to draw than it.
   if (strokes.length > CROWD && !linesOnly && step !== 'trace') return;
-  const others = strokes.filter((layer) => !isAway(state, layer) && !chosen.includes(layer));
-  keptHints(context, [...viewOf(view), frame, linesOnly, ...others], (onto) => {
-    for (const layer of others) {
-      const inked = inkedLength(layer, frame) / Math.max(1, measurePath(layer.path).length);
-      // Ink shows where the stroke lies; what is not inked now is shown by its path.
-      if (inked > 0.999 && !linesOnly) continue;
+  // Ink shows where a stroke lies; what is not inked now is shown by its path.
+  const isInked = (layer: Stroke): boolean =>
+    inkedLength(layer, frame) > 0.999 * Math.max(1, measurePath(layer.path).length);
+  const hinted = strokes.filter(
+    (layer) => !isAway(state, layer) && !chosen.includes(layer) && (linesOnly || !isInked(layer)),
+  );
+  // From frame to frame they are mostly the same strokes.
+  keptHints(context, [...viewOf(view), linesOnly, ...hinted], (onto) => {
+    onto.lineWidth = 1;
+    onto.strokeStyle = linesOnly ? OVERLAY.vellum : OVERLAY.faint;
+    onto.setLineDash(linesOnly ? [] : [3, 4]);
+    for (const layer of hinted) {
       line(onto, view, layer.path);
-      onto.lineWidth = 1;
-      onto.strokeStyle = linesOnly ? OVERLAY.vellum : OVERLAY.faint;
-      onto.setLineDash(linesOnly ? [] : [3, 4]);
       onto.stroke();
-      onto.setLineDash([]);
     }
+    onto.setLineDash([]);
   });
 }
 

@@ -229,13 +229,25 @@ function PaintedWords() {
   );
 }
 
+/** The moment shown. By itself: it changes with every frame that is played, and nothing around it does. */
+function MomentShown() {
+  const frame = useEditor((s) => s.frame);
+  const rate = useEditor((s) => s.piece.rate);
+  return (
+    <>
+      <MomentField label="Timecode" shown={timecode(frame, rate)} wide />
+      <MomentField label="Frame" shown={`frame ${frame}`} />
+    </>
+  );
+}
+
+const moveFrames = (by: number): void => showFrame(useEditor.getState().frame + by);
+
 /** Playing, stepping, and the moment shown. */
 export const Transport = memo(function Transport() {
   const playing = useEditor((s) => s.playing);
   const playMode = useEditor((s) => s.playMode);
   const playSpeed = useEditor((s) => s.playSpeed);
-  const frame = useEditor((s) => s.frame);
-  const rate = useEditor((s) => s.piece.rate);
   const onion = useEditor((s) => s.onion.shown);
   const ahead = useAhead((s) => s.isOn);
   const mode = MODES.find((one) => one.id === playMode)!;
@@ -244,13 +256,13 @@ export const Transport = memo(function Transport() {
       <IconButton label="To the first frame" keys="Home" plain onPress={() => showFrame(0)}>
         <SkipBack />
       </IconButton>
-      <IconButton label="One frame back" keys="," plain onPress={() => showFrame(frame - 1)}>
+      <IconButton label="One frame back" keys="," plain onPress={() => moveFrames(-1)}>
         <ChevronLeft />
       </IconButton>
       <IconButton label={playing ? 'Stop' : 'Play'} keys="Space" onPress={togglePlay}>
         {playing ? <Pause /> : <Play />}
       </IconButton>
-      <IconButton label="One frame on" keys="." plain onPress={() => showFrame(frame + 1)}>
+      <IconButton label="One frame on" keys="." plain onPress={() => moveFrames(1)}>
         <ChevronRight />
       </IconButton>
       <IconButton label={`Plays: ${mode.words.toLowerCase()}`} keys="L" plain onPress={nextPlayMode}>
@@ -277,8 +289,7 @@ export const Transport = memo(function Transport() {
       <IconToggle label="Paint ahead" plain isSelected={ahead} onChange={setAhead}>
         <GalleryHorizontalEnd />
       </IconToggle>
-      <MomentField label="Timecode" shown={timecode(frame, rate)} wide />
-      <MomentField label="Frame" shown={`frame ${frame}`} />
+      <MomentShown />
       <PaintedWords />
       <DroppedFrames />
       <LoopCheck />
