@@ -1,5 +1,6 @@
 import { distance } from '@/core/geometry';
-import { numberPlaces, type Numbered, type Taken } from './number-places';
+import fc from 'fast-check';
+import { numberPlaces, withRoom, type Numbered, type Taken } from './number-places';
 
 const number = (x: number, y: number, way = { x: 1, y: 0 }): Numbered => ({
   first: { x, y },
@@ -58,4 +59,25 @@ test('of many no number looks at more than those round it, and those with room s
     free.some((b, k) => k < i && Math.abs(a.x - b.x) < 20 && distance(a, b) < 20 - 1e-9),
   );
   expect(touching).toEqual([]);
+});
+
+test('of boxes that lie over one another the first stays; one that goes lies over one that stays', () => {
+  const box = fc
+    .tuple(
+      fc.integer({ min: 0, max: 300 }),
+      fc.integer({ min: 0, max: 200 }),
+      fc.integer({ min: 4, max: 24 }),
+    )
+    .map(([left, top, width]) => ({ left, top, right: left + width, bottom: top + 9 }));
+  type Box = typeof box extends fc.Arbitrary<infer B> ? B : never;
+  const meet = (a: Box, b: Box): boolean =>
+    a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom;
+  fc.assert(
+    fc.property(fc.array(box, { maxLength: 120 }), (boxes) => {
+      const kept = withRoom(boxes);
+      const clash = kept.some((a, i) => kept.slice(i + 1).some((b) => meet(a, b)));
+      const needless = boxes.filter((b) => !kept.includes(b)).some((b) => !kept.some((a) => meet(a, b)));
+      return !clash && !needless && (boxes.length === 0 || kept[0] === boxes[0]);
+    }),
+  );
 });

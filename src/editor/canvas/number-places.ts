@@ -1,4 +1,4 @@
-import { add, distance, scale, type Point } from '@/core/geometry';
+import { add, distance, scale, type Bounds, type Point } from '@/core/geometry';
 
 /** A number beside the first point of a stroke, on screen. */
 export interface Numbered {
@@ -87,4 +87,20 @@ export function numberPlaces(numbers: readonly Numbered[], around: readonly Take
     taken.put(found);
     return found;
   });
+}
+
+/** Which of many boxes are kept so that none lies over another: each that has room beside those kept before it. */
+export function withRoom<B extends Bounds>(boxes: readonly B[]): B[] {
+  const kept: B[] = [];
+  for (const box of boxes) {
+    const isFree = kept.every(
+      (other) =>
+        other.right <= box.left ||
+        box.right <= other.left ||
+        other.bottom <= box.top ||
+        box.bottom <= other.top,
+    );
+    if (isFree) kept.push(box);
+  }
+  return kept;
 }

@@ -2,7 +2,7 @@ import { measurePath, tangentAtLength, wholePath } from '@/core/geometry';
 import type { Stroke } from '@/core/document';
 import { tracePath } from '@/core/paint';
 import { OVERLAY } from './colours';
-import { numberPlaces, type Taken } from './number-places';
+import { numberPlaces, withRoom, type Taken } from './number-places';
 import { toScreen, type View } from './view';
 import { type Context, dot } from './overlay-drawing';
 
@@ -16,16 +16,28 @@ export const CROWD = 60;
 export const TINY = 46;
 export const MANY = 20;
 
-export function tinyBadge(context: Context, view: View, stroke: Stroke, order: number): void {
-  const first = toScreen(view, stroke.path.points[0]!);
+/** Width of a plain small figure, and height, px. */
+const FIGURE = { width: 5.4, height: 9 } as const;
+
+/** Plain small numbers at the first points of their strokes; one that would lie on another is not there until there is room. */
+export function tinyBadges(context: Context, view: View, all: readonly Badge[]): void {
   context.font = '9px "Instrument Sans Variable", sans-serif';
   context.textAlign = 'right';
   context.textBaseline = 'bottom';
   context.lineWidth = 2.5;
   context.strokeStyle = 'rgba(21, 18, 14, 0.7)';
-  context.strokeText(String(order), first.x - 1, first.y - 1);
   context.fillStyle = OVERLAY.vellum;
-  context.fillText(String(order), first.x - 1, first.y - 1);
+  const boxes = all.map(({ stroke, order }) => {
+    const { x, y } = toScreen(view, stroke.path.points[0]!);
+    const text = String(order);
+    const [right, bottom] = [x - 1, y - 1];
+    const [left, top] = [right - text.length * FIGURE.width, bottom - FIGURE.height];
+    return { text, left, top, right, bottom };
+  });
+  for (const { text, right, bottom } of withRoom(boxes)) {
+    context.strokeText(text, right, bottom);
+    context.fillText(text, right, bottom);
+  }
 }
 
 /** A number in the writing order, and whether it stands out. */

@@ -10,7 +10,7 @@ import { standing } from './standing';
 import type { ToolMarks } from './tools/tool-marks';
 import { toScreen, type View } from './view';
 import { type Context, line, outlined, square, dot, arrow } from './overlay-drawing';
-import { CROWD, TINY, MANY, tinyBadge, badges, crowd, type Badge } from './overlay-badges';
+import { CROWD, TINY, MANY, tinyBadges, badges, crowd, type Badge } from './overlay-badges';
 
 /** The two ends of the ink: a minium nib for the head, a verdigris dot for the tail. */
 function ends(context: Context, view: View, stroke: Stroke, frame: number): void {
@@ -133,7 +133,7 @@ export function orderNumbers({ context, view, state, tool }: Seen): void {
   });
   const from = [...small, null, ...plain].flatMap((badge) => (badge ? [badge.stroke, badge.order] : [null]));
   const taken = keptNumbers(context, [...viewOf(view), ...from], (onto) => {
-    for (const { stroke, order } of small) tinyBadge(onto, view, stroke, order);
+    tinyBadges(onto, view, small);
     return badges(onto, view, plain);
   });
   badges(context, view, standOut, taken ?? []);
