@@ -2,8 +2,8 @@ import type { Lettering } from '@/core/document';
 import type { MakeCanvas } from '@/core/paint';
 import { traceArtwork, type TraceOptions } from '@/core/trace';
 
-/** So many letters each time: from first to last some four letters, each seen more than once. */
-const ROUNDS = [1, 2, 3, 4];
+/** So many letters each time: three letters, most of them more than once. */
+const ROUNDS = [1, 2, 3];
 
 /**
  * Traces a text's first letters and forgets what it found. An engine compiles what runs often while it runs: the first trace

@@ -25,7 +25,7 @@ function fakeWorkers() {
   );
   const ask = (signal: AbortSignal) => line.run((remote) => remote.ask() as Promise<string>, signal);
   const turn = () => new Promise((done) => setTimeout(done));
-  const prepare = () => line.prepare((remote) => remote.ask() as Promise<string>);
+  const prepare = () => void line.prepare((remote) => remote.ask() as Promise<string>);
   return { made, ask, turn, prepare };
 }
 

@@ -7,8 +7,11 @@ export interface WorkerLine<W> {
    * takes its worker with it, and those behind it get a new one. Rejects then, and when the worker breaks.
    */
   run<T>(call: (remote: Remote<W>) => Promise<T>, signal: AbortSignal): Promise<T>;
-  /** Starts the worker before it is needed and lets it warm up, which no call waits for; does nothing where there is one. */
-  prepare(warmUp: (remote: Remote<W>) => Promise<unknown>): void;
+  /**
+   * Starts the worker before it is needed and lets it warm up, which no call waits for; does nothing where there is one.
+   * Resolves when it is warm, or never where the worker ends before that.
+   */
+  prepare(warmUp: (remote: Remote<W>) => Promise<unknown>): Promise<void>;
 }
 
 /** The parts of a worker that a line needs; tests give their own. */
@@ -74,12 +77,12 @@ export function workerLine<W>(
       last = mine.catch(() => {});
       return mine;
     },
-    prepare(warmUp) {
+    async prepare(warmUp) {
       if (kept) return;
       const { worker, remote } = started();
       // A worker that breaks before it is needed is let go of without a word: the call that needs one begins anew.
       worker.addEventListener('error', () => kept?.worker === worker && drop());
-      warmUp(remote).catch(() => {});
+      await warmUp(remote).catch(() => {});
     },
   };
 }

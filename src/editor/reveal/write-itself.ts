@@ -68,7 +68,7 @@ async function written(piece: Piece, id: string, its: Work): Promise<Piece> {
 }
 
 /** Gets the worker ready to make a text write itself that is likely to be asked to. */
-export const prepareToWrite = (layer: Lettering): void =>
+export const prepareToWrite = (layer: Lettering): Promise<void> =>
   coverWorker.prepare((remote) => remote.warmUp(layer, useTracing.getState().options));
 
 const progressed = (done: number, stage?: string): void =>

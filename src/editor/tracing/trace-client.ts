@@ -103,7 +103,7 @@ export async function traceSource(source: Traceable): Promise<void> {
 }
 
 /** Gets the worker ready to trace a text that is likely to be traced. */
-export const prepareToTrace = (layer: Lettering): void =>
+export const prepareToTrace = (layer: Lettering): Promise<void> =>
   tracer.prepare((remote) => remote.warmUp(layer, useTracing.getState().options));
 
 /** The strokes of art, lettering or a scan, as part of a job. */
