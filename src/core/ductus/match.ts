@@ -93,7 +93,11 @@ function laidOn(line: Told, closed: boolean, ways: readonly Told[], dear: readon
   const n = line.x.length;
   const offer = (told: Told, turned: boolean, start: number): void => {
     ways.forEach((way, movement) => {
-      const { cost, from, to, on } = stretchOf(told, way);
+      const besides = LATER * movement + (dear[movement] ?? 0);
+      // A hair more than what is the best so far, for numbers that are rounded.
+      const found = stretchOf(told, way, (best?.cost ?? Infinity) - besides + 1e-9);
+      if (!found) return;
+      const { cost, from, to, on } = found;
       const open = closed ? 0.15 * (from + 1 - to) : 0;
       const whole = cost + open + LATER * (movement + from) + (dear[movement] ?? 0);
       if (!best || whole < best.cost)

@@ -38,13 +38,16 @@ interface Stretch {
 /**
  * Lays a line over a stretch of a way, both gone through forward: the stretch on which its places lie nearest and go alike
  * (dynamic time warping of a sequence against part of another).
+ * @param most a line that costs more than this is of no use.
+ * @returns null where it surely costs more: costs of places only add up, so most are told by their first few.
  */
-export function stretchOf(line: Told, way: Told): Stretch {
+export function stretchOf(line: Told, way: Told, most = Infinity): Stretch | null {
   const [n, m] = [line.x.length, way.x.length];
   const sum = new Float64Array(n * m);
   const back = new Int8Array(n * m);
   const { x: wx, y: wy, dx: wdx, dy: wdy } = way;
   for (let i = 0; i < n; i++) {
+    let least = Infinity;
     const [x, y, dx, dy] = [line.x[i]!, line.y[i]!, line.dx[i]!, line.dy[i]!];
     for (let j = 0; j < m; j++) {
       const [ox, oy] = [x - wx[j]!, y - wy[j]!];
@@ -63,8 +66,11 @@ export function stretchOf(line: Told, way: Told): Stretch {
           }
         }
       }
-      sum[i * m + j] = before + off + WAY * turn;
+      const here = before + off + WAY * turn;
+      sum[i * m + j] = here;
+      if (here < least) least = here;
     }
+    if (least > most * n) return null;
   }
   let end = 0;
   for (let j = 1; j < m; j++) if (sum[(n - 1) * m + j]! < sum[(n - 1) * m + end]!) end = j;
