@@ -31,7 +31,9 @@ function follow(): void {
 
 useEditor.subscribe((now, before) => {
   const passing = now.base !== null || now.playing || now.scrubbing;
-  const isOnCanvas = (): boolean => document.activeElement?.matches('[data-canvas]') === true;
+  // Tests of the state have no page.
+  const isOnCanvas = (): boolean =>
+    typeof document !== 'undefined' && document.activeElement?.matches('[data-canvas]') === true;
   if (now.selection !== before.selection) follow();
   else if (!passing && pace.cost > LONG && isOnCanvas()) pace.waiting ??= setTimeout(follow, PICTURE);
   else if (!passing) follow();
