@@ -222,3 +222,25 @@ test('a new rate keeps seconds or frames, a new length spreads the keys, and an 
   await expect(page.getByRole('img', { name: /^Now, frame 50/ })).toBeVisible();
   expect(await picture(/^Revision 1/)).not.toBe(await picture(/^Now/));
 });
+
+test('a panel that was fetched is there at once when its step is chosen: nothing is blank between two', async ({
+  page,
+}) => {
+  await openNew(page, three('Steps'));
+  // Panels are fetched when nothing else is to be done.
+  await page.waitForLoadState('networkidle');
+  const least = await page.evaluate(async () => {
+    const side = document.querySelector('[aria-label="Panel"]')!;
+    let shortest = Infinity;
+    new MutationObserver(() => {
+      shortest = Math.min(shortest, side.textContent.trim().length);
+    }).observe(side, { childList: true, subtree: true });
+    for (const radio of document.querySelectorAll<HTMLElement>('[aria-label="Steps"] [role="radio"]')) {
+      radio.click();
+      await new Promise((done) => requestAnimationFrame(() => setTimeout(done)));
+    }
+    return shortest;
+  });
+  expect(least).toBeLessThan(Infinity);
+  expect(least).toBeGreaterThan(20);
+});

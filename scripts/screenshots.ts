@@ -28,7 +28,12 @@ const open = async (piece: string): Promise<void> => {
 };
 const lane = (name: string | RegExp) =>
   page.getByRole('row', { name, exact: true }).first().getByRole('rowheader');
-const step = (name: string) => page.getByRole('radio', { name, exact: true }).click();
+async function step(name: string): Promise<void> {
+  await page.getByRole('radio', { name, exact: true }).click();
+  await page.waitForFunction(
+    () => document.querySelector('[aria-label="Panel"]')!.textContent.trim().length > 20,
+  );
+}
 
 /** Chooses a stroke by its lane, scrolled to where only lanes in view are in the page. */
 async function choose(name: string | RegExp): Promise<void> {

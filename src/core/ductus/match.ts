@@ -99,7 +99,7 @@ function laidOn(line: Told, closed: boolean, ways: readonly Told[], dear: readon
       if (!found) return;
       const { cost, from, to, on } = found;
       const open = closed ? 0.15 * (from + 1 - to) : 0;
-      const whole = cost + open + LATER * (movement + from) + (dear[movement] ?? 0);
+      const whole = cost + open + LATER * from + besides;
       if (!best || whole < best.cost)
         best = { movement, from, to, turned, start, cost: whole, line: told, on, cutAt: 1, rest: null };
     });

@@ -213,9 +213,9 @@ export function asHandGoes(line: Line, { placed, match }: WrittenGraph): { line:
   const runs = forward < 0 ? [...line.runs].reverse() : line.runs;
   // A tip before the line's beginning is written with it, whatever it is like itself.
   const first = runs
-    .map(({ chain }) => placed.get(chain))
-    .reduce(
-      (one, other) => (one && other && whenOf(other) < whenOf(one) ? other : (one ?? other)),
+    .flatMap(({ chain }) => placed.get(chain) ?? [])
+    .reduce<Placed | undefined>(
+      (one, other) => (one && whenOf(one) <= whenOf(other) ? one : other),
       undefined,
     );
   if (line.closed && first) {

@@ -1,5 +1,5 @@
 'use client';
-import { memo, useMemo, useState, type ReactNode } from 'react';
+import { memo, useMemo, type ReactNode } from 'react';
 import {
   ArrowLeftRight,
   ArrowRightToLine,
@@ -15,12 +15,12 @@ import {
 import styled from 'styled-components';
 import { layersOf } from '@/core/document';
 import { loopGaps, type LoopGap } from '@/core/scene';
-import { parseTime, timecode } from '@/core/timing';
 import { Button, IconButton, IconToggle, Menu, NumberField, Select, whole } from '@/ui';
 import { setAhead, useAhead } from '../canvas';
 import { playedRange, togglePlay } from '../playback';
 import { select, showFrame, useCalm, useEditor, type Onion, type PlayMode } from '../state';
 import { DroppedFrames } from './dropped-frames';
+import { MomentShown } from './moment-shown';
 
 const Bar = styled.div`
   display: flex;
@@ -34,23 +34,6 @@ const Bar = styled.div`
     flex: none;
   }
   border-bottom: 1px solid var(--rule);
-`;
-const Field = styled.input<{ $wide?: boolean }>`
-  width: ${({ $wide }) => ($wide ? '104px' : '88px')};
-  height: 26px;
-  padding: 0 6px;
-  border: 1px solid transparent;
-  border-radius: 6px;
-  background: none;
-  font-size: ${({ $wide }) => ($wide ? '15px' : '13px')};
-  color: ${({ $wide }) => ($wide ? 'var(--text)' : 'var(--quiet)')};
-  &:hover {
-    border-color: var(--rule);
-  }
-  &:focus {
-    background: var(--desk);
-    color: var(--text);
-  }
 `;
 const Hint = styled.span`
   margin-left: auto;
@@ -72,43 +55,6 @@ const Onions = styled.div`
   gap: 10px;
   --number-width: 44px;
 `;
-
-/** A moment shown in one notation and typed in any. */
-function MomentField({ label, shown, wide }: { label: string; shown: string; wide?: boolean }) {
-  const rate = useEditor((s) => s.piece.rate);
-  const [typed, setTyped] = useState<string | null>(null);
-  const take = () => {
-    const frame = typed === null ? null : parseTime(typed.replace(/^frame\s*/i, ''), rate);
-    if (frame !== null) showFrame(frame);
-    setTyped(null);
-  };
-  return (
-    <Field
-      $wide={wide ?? false}
-      aria-label={label}
-      value={typed ?? shown}
-      autoComplete="off"
-      spellCheck={false}
-      onFocus={(event) => event.currentTarget.select()}
-      onChange={(event) => setTyped(event.currentTarget.value)}
-      onBlur={take}
-      onKeyDown={(event) => {
-        if (event.key === 'Enter') take();
-        if (event.key === 'Escape') {
-          // Untouched it is left, as any field is.
-          if (typed === null) return;
-          setTyped(null);
-        }
-        if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
-          event.preventDefault();
-          const step = (event.key === 'ArrowUp' ? 1 : -1) * (event.shiftKey ? 10 : 1);
-          showFrame(useEditor.getState().frame + step);
-        }
-        event.stopPropagation();
-      }}
-    />
-  );
-}
 
 const MODES: readonly { id: PlayMode; words: string; icon: ReactNode }[] = [
   { id: 'loop', words: 'Loop', icon: <Repeat /> },
@@ -226,18 +172,6 @@ function PaintedWords() {
     >
       {done < room ? `painting ${done} of ${room}` : words}
     </Fact>
-  );
-}
-
-/** The moment shown. By itself: it changes with every frame that is played, and nothing around it does. */
-function MomentShown() {
-  const frame = useEditor((s) => s.frame);
-  const rate = useEditor((s) => s.piece.rate);
-  return (
-    <>
-      <MomentField label="Timecode" shown={timecode(frame, rate)} wide />
-      <MomentField label="Frame" shown={`frame ${frame}`} />
-    </>
   );
 }
 
