@@ -149,6 +149,18 @@ test('the coverage measured is the coverage painted, over time and at the end, w
   }
 });
 
+test('a stroke that was written covers to its very end, whatever its length', () => {
+  const bar = art([0, 0, 1, 1]);
+  const bare = Array.from({ length: 60 }, (_, i) => {
+    const x = 70 + i * 0.737;
+    const data = `M50 88H${x}A12 12 0 0 1 ${x} 112H50A12 12 0 0 1 50 88Z`;
+    const round = { ...bar, shapes: [{ ...bar.shapes[0]!, data }] } as Art;
+    const stroke = newStroke('s', 'S', line(50, 100, x, 100), ink(25));
+    return { x, spots: measured(pieceOf(round, [stroke])).bare.length };
+  });
+  expect(bare.filter(({ spots }) => spots > 0)).toEqual([]);
+});
+
 test('bare spots say how they are mended: wider, longer, or fitted; and then they are gone', () => {
   const piece = pieceOf(art([50, 80, 300, 40]), [newStroke('s', 'S', line(70, 100, 260, 100), ink(30))]);
   const before = measured(piece);

@@ -1,5 +1,6 @@
 // Longer than most files: the pass over pens and pixels is one loop in the hottest place there is, and all that is read off it
 // (bare spots, spill, needs, the course of time) shares its arrays.
+import { kept } from '../draw';
 import { distanceToPaper, HALF, type Mask } from '../mask';
 import { windowAt, type Stroke } from '../document';
 import { measurePath, pointAtLength, tangentAtLength, type Bounds } from '../geometry';
@@ -134,7 +135,7 @@ function placesOf(stroke: Stroke, depth: Float32Array, covered: Covered, frames:
   const pen = penWidth(width, m.length, ink.widths, null, { from: 0, to: m.length });
   const apart = Math.max(0.5, Math.min(STEP.most, (width / 2) * scale * STEP.share)) / scale;
   const count = m.length > 0 ? Math.max(1, Math.ceil(m.length / apart)) : 0;
-  const lengths = Array.from({ length: count + 1 }, (_, i) => (count > 0 ? (m.length * i) / count : 0));
+  const lengths = Array.from({ length: count + 1 }, (_, i) => (count > 0 ? (i / count) * m.length : 0));
   const frame = firstFrames(stroke, lengths, Math.max(1, m.length), frames);
   const toMask = (p: { x: number; y: number }) => ({
     x: (p.x - bounds.left) * scale,
@@ -182,12 +183,14 @@ function swept(covered: Covered, strokes: readonly Stroke[], frames: number) {
   const { mask, scale, bounds, parts, owners, left } = covered;
   const { width, height, data } = mask;
   const size = width * height;
-  const depth = distanceToPaper(mask);
+  // Strokes are fitted to the same ink in several rounds.
+  const depth = kept(mask, 'depth', [], () => distanceToPaper(mask));
   const first = new Float32Array(size).fill(Infinity);
   const firstBy = new Int16Array(size).fill(-1);
   /** Whether what is uncovered first is uncovered by a stroke it belongs to. */
   const firstOwn = new Uint8Array(size);
   const own = new Float32Array(size).fill(Infinity);
+  /** Squares of distances to the nearest place of a stroke. */
   const nearest = new Float32Array(size).fill(Infinity);
   const nearBy = new Int16Array(size).fill(-1);
   const nearFrame = new Float32Array(size).fill(Infinity);
@@ -206,23 +209,21 @@ function swept(covered: Covered, strokes: readonly Stroke[], frames: number) {
     const touched: number[] = [];
     for (const [at, place] of places.entries()) {
       const reach = Math.max(place.pen, place.line) * LOOK.factor + LOOK.more;
-      const [x0, x1] = [
-        Math.max(0, Math.floor(place.x - reach)),
-        Math.min(width - 1, Math.ceil(place.x + reach)),
-      ];
-      const [y0, y1] = [
-        Math.max(0, Math.floor(place.y - reach)),
-        Math.min(height - 1, Math.ceil(place.y + reach)),
-      ];
+      const pen = place.pen * place.pen;
+      const line = place.line * place.line;
+      const y0 = Math.max(0, Math.floor(place.y - reach));
+      const y1 = Math.min(height - 1, Math.ceil(place.y + reach));
       for (let y = y0; y <= y1; y++) {
         const dy = y + 0.5 - place.y;
-        for (let x = x0; x <= x1; x++) {
+        const across = Math.sqrt(reach * reach - dy * dy);
+        // Where the row passes by the circle there is no number, and no pixel.
+        const x1 = Math.min(width - 1, Math.floor(place.x + across - 0.5));
+        for (let x = Math.max(0, Math.ceil(place.x - across - 0.5)); x <= x1; x++) {
           const i = y * width + x;
           if (data[i] === 0) continue;
           if (may && parts && !may[parts[i]! - 1]) continue;
           const dx = x + 0.5 - place.x;
-          const d = Math.sqrt(dx * dx + dy * dy);
-          if (d > reach) continue;
+          const d = dx * dx + dy * dy;
           if (seen[i] === 0) {
             seen[i] = 1;
             touched.push(i);
@@ -233,10 +234,11 @@ function swept(covered: Covered, strokes: readonly Stroke[], frames: number) {
             nearPlace[i] = at;
             nearEnd[i] = place.end;
           }
-          if (d <= place.line) inLine[i] = 1;
+          if (d <= line) inLine[i] = 1;
+          if (d > pen || place.frame >= now[i]!) continue;
           if (leaves && leaves[i]! > HALF) continue;
           if (beyondCut(place.cuts, x + 0.5, y + 0.5)) continue;
-          if (d <= place.pen && place.frame < now[i]!) now[i] = place.frame;
+          now[i] = place.frame;
         }
       }
     }
@@ -262,7 +264,7 @@ function swept(covered: Covered, strokes: readonly Stroke[], frames: number) {
       if (mayCover && parts && !mayCover[k]![parts[i]! - 1]) continue;
       for (let at = 0; at < places.length; at++) {
         const place = places[at]!;
-        const d = Math.hypot(place.x - x, place.y - y);
+        const d = (place.x - x) ** 2 + (place.y - y) ** 2;
         if (d >= nearest[i]!) continue;
         nearest[i] = d;
         nearBy[i] = k;
@@ -301,7 +303,7 @@ function needsOf({ strokes, placed, scale, nearest, nearBy, nearPlace }: Found):
   for (let i = 0; i < nearBy.length; i++) {
     if (nearBy[i]! < 0) continue;
     const { halves } = needs[nearBy[i]!]!;
-    const half = nearest[i]! / scale;
+    const half = Math.sqrt(nearest[i]!) / scale;
     if (half > halves[nearPlace[i]!]!) halves[nearPlace[i]!] = half;
   }
   return needs;
@@ -431,7 +433,7 @@ function bareSpots({ mask, scale, bounds, strokes, first, nearest, nearBy, nearE
       },
       area,
       stroke: by < 0 ? null : strokes[by]!.id,
-      reach: reach / scale,
+      reach: Math.sqrt(reach) / scale,
       beyond: ENDS[end]!,
     });
   }
