@@ -82,6 +82,13 @@ export class Desk {
     await expect(this.page.getByRole('row', { name: text })).toBeVisible();
   }
 
+  /** Lets the text in hand write itself, in a step that does it, and waits for that: work for seconds where cores are few. */
+  async letWrite(): Promise<void> {
+    await this.page.getByRole('button', { name: 'Let it write itself' }).click();
+    const written = this.page.getByRole('button', { name: 'Find its strokes anew' });
+    await expect(written).toBeVisible({ timeout: 25_000 });
+  }
+
   step(name: 'Set up' | 'Trace' | 'Ink' | 'Time'): Promise<void> {
     return this.page.getByRole('radio', { name, exact: true }).click();
   }

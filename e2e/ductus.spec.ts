@@ -29,8 +29,7 @@ test('another form of a letter is chosen: its strokes follow within their time, 
   test.setTimeout(60_000);
   const desk = await openNew(page, blank('Forms'));
   await desk.setText('kite');
-  await page.getByRole('button', { name: 'Let it write itself' }).click();
-  await expect(page.getByRole('button', { name: 'Find its strokes anew' })).toBeVisible();
+  await desk.letWrite();
   const before = await saved(desk);
 
   await page.getByRole('button', { name: 'How letters are written' }).click();
@@ -121,8 +120,7 @@ test('Arabic letters are set in a face that has them and write themselves from t
   await desk.setText('قناة نهر');
   // The face at hand has no Arabic letters.
   await expect(page.getByText('Set in Amiri')).toBeVisible();
-  await page.getByRole('button', { name: 'Let it write itself' }).click();
-  await expect(page.getByRole('button', { name: 'Find its strokes anew' })).toBeVisible();
+  await desk.letWrite();
   const piece = await saved(desk);
   expect(lettering(piece).setting.face.id).toBe('amiri');
   const boxes = strokesOf(piece).map(({ path }) => pathBounds(path)!);

@@ -19,8 +19,7 @@ test('lettering writes itself in one press, wholly uncovered; its text changed, 
   await desk.setText('Tide');
   const unwritten = await whole(desk);
   await step(page, 'Reveal');
-  await page.getByRole('button', { name: 'Let it write itself' }).click();
-  await expect(page.getByRole('button', { name: 'Find its strokes anew' })).toBeVisible();
+  await desk.letWrite();
   await expect(page.locator('[data-covered]')).toHaveText('100 %');
   await expect(page.locator('[data-bare]')).toHaveText('0');
   const first = await whole(desk);
@@ -117,7 +116,7 @@ test('bare spots are found, named, and mended by one press that can be undone', 
   const desk = await openNew(page, blank('Spots'));
   await desk.setText('Ebb');
   await step(page, 'Reveal');
-  await page.getByRole('button', { name: 'Let it write itself' }).click();
+  await desk.letWrite();
   await expect(page.locator('[data-bare]')).toHaveText('0');
   // All strokes are made too thin by hand.
   await page.getByRole('button', { name: 'Ebb, hand', exact: true }).click();
@@ -142,7 +141,7 @@ test('letters that touch each have strokes of their own, in the order in which t
   const desk = await openNew(page, blank('Touching'));
   await desk.setText('KAYAK');
   await step(page, 'Reveal');
-  await page.getByRole('button', { name: 'Let it write itself' }).click();
+  await desk.letWrite();
   await expect(page.locator('[data-bare]')).toHaveText('0');
   const { layers } = (await whole(desk)) as unknown as Piece;
   const glyphs = layers.flatMap((layer) => (layer.type === 'stroke' ? [layer.traced!.glyph] : []));
@@ -159,7 +158,7 @@ test('letter by letter: taken on the canvas, kerned, moved, turned, coloured; it
   const desk = await openNew(page, blank('Letters'));
   await desk.setText('Tide');
   await step(page, 'Reveal');
-  await page.getByRole('button', { name: 'Let it write itself' }).click();
+  await desk.letWrite();
   await expect(page.locator('[data-covered]')).toHaveText('100 %');
   await step(page, 'Trace');
   const word = (piece: Piece) => piece.layers.find((l) => l.type === 'lettering') as Lettering;

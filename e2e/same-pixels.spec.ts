@@ -138,11 +138,11 @@ interface Histories {
   faultOfLooks(looks: unknown): string | null;
 }
 
-for (const from of [20, 40, 60, 80, 100, 120, 140, 160, 180]) {
+for (let from = 20; from < 200; from += 10) {
   test(`how a picture was come to never shows in Chromium: random pieces from ${from}`, async ({ page }) => {
     await page.goto('about:blank');
     await page.addScriptTag({ content: histories });
-    for (let seed = from; seed < from + 20; seed++) {
+    for (let seed = from; seed < from + 10; seed++) {
       const fault = await page.evaluate((n) => (globalThis as unknown as Histories).faultOfSeed(n), seed);
       expect([seed, fault]).toEqual([seed, null]);
     }

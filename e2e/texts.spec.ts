@@ -115,8 +115,7 @@ test('a trace that is stopped lets others go on', async ({ page }) => {
   await page.getByRole('button', { name: /Find the strokes/ }).click();
   await page.getByRole('button', { name: /^(Stop|Discard)$/ }).click();
   await step(page, 'Reveal');
-  await page.getByRole('button', { name: 'Let it write itself' }).click();
-  await expect(page.getByRole('button', { name: 'Find its strokes anew' })).toBeVisible();
+  await desk.letWrite();
   await expect(page.locator('[data-bare]')).toHaveText('0');
   expect(hand(await followed(desk), texts(await stored(desk))[0]!.id).length).toBeGreaterThan(3);
 });
