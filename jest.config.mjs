@@ -19,6 +19,6 @@ export default {
   // Looked up through the test's sandbox each time, Math would take most of the time of numerical tests.
   sandboxInjectedGlobals: ['Math', 'Float64Array', 'Uint8Array', 'Int32Array'],
   testTimeout: 240_000,
-  // Two cores: each works through files of its own.
-  maxWorkers: 2,
+  // Each works through files of its own; one more than there are cores, as some wait for what they started.
+  maxWorkers: 3,
 };

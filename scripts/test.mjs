@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { needBuild } from './lib/build.mjs';
 import { freePort, openThrowAwayDatabase } from './lib/database.mjs';
 import { needDebianPackages, needNpmPackages } from './lib/packages.mjs';
-import { bin, ROOT, runShown } from './lib/run.mjs';
+import { bin, ROOT, runBeside, runShown } from './lib/run.mjs';
 import { main, say } from './lib/say.mjs';
 import { serve } from './lib/serve.mjs';
 
@@ -14,8 +14,8 @@ const since = () => `${Math.round((Date.now() - began) / 1000)} s`;
 const counts = { passed: 0, failed: 0 };
 
 /** Counts one check that has no tests of its own. */
-function check(name, command, args) {
-  const good = runShown(command, args);
+async function check(name, command, args) {
+  const good = await runBeside(command, args);
   counts[good ? 'passed' : 'failed']++;
   say(`${name}: ${good ? 'good' : 'FAILED'} (${since()})`);
 }
@@ -73,8 +73,10 @@ await main(async () => {
   const closing = [];
   try {
     needBuild();
-    check('types', bin('tsc'), ['--noEmit']);
-    check('lint', 'npm', ['run', '--silent', 'lint']);
+    await Promise.all([
+      check('types', bin('tsc'), ['--noEmit']),
+      check('lint', 'npm', ['run', '--silent', 'lint']),
+    ]);
     say('making a throw-away database');
     const database = await openThrowAwayDatabase();
     closing.push(database.stop);

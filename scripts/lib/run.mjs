@@ -12,6 +12,25 @@ export function runShown(command, args, options = {}) {
   return result.status === 0;
 }
 
+/**
+ * Runs a program to its end, beside others; answers whether it succeeded. Its output is shown when it is through, so that
+ * two of them never speak at once.
+ */
+export const runBeside = (command, args) =>
+  new Promise((done) => {
+    const child = spawn(command, args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] });
+    const said = [];
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (part) => said.push(part));
+    child.once('error', (error) => {
+      console.error(error.message);
+      done(false);
+    });
+    child.once('close', (code) => {
+      process.stdout.write(Buffer.concat(said));
+      done(code === 0);
+    });
+  });
+
 /** The output of a program; throws with what it printed when it fails. */
 export function output(command, args, options = {}) {
   try {
