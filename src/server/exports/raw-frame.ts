@@ -2,9 +2,11 @@ import type { Bounds } from '@/core/geometry';
 import type { RenderedFrame } from './render-frames';
 import { spreadColour } from './spread-colour';
 
-/** Keeps one raw frame, straight RGBA, up to date with the canvas, reading back only what was painted anew. */
+/** Keeps one raw frame, straight RGBA, up to date with the canvas, reading back only what was painted anew and telling what of it is new. */
 export class RawFrame {
   readonly pixels: Uint8Array;
+  /** The same, a whole pixel at a time. */
+  private readonly words: Int32Array;
 
   /** @param spread whether what is transparent takes the colour of the ink beside it. */
   constructor(
@@ -12,20 +14,46 @@ export class RawFrame {
     readonly height: number,
     private readonly spread: boolean,
   ) {
-    this.pixels = new Uint8Array(width * height * 4);
+    this.words = new Int32Array(width * height);
+    this.pixels = new Uint8Array(this.words.buffer);
   }
 
-  /** Takes a frame over; answers with the boxes in which it may differ from the one before it. */
+  /** Takes a frame over; answers with the boxes in which it differs from the one before it, what takes their colour with them. */
   take({ canvas, changed }: RenderedFrame): readonly Bounds[] {
-    const { pixels, width } = this;
     const context = canvas.getContext('2d');
-    for (const { left, top, right, bottom } of changed) {
-      const across = (right - left) * 4;
-      const { data } = context.getImageData(left, top, right - left, bottom - top);
-      for (let y = top; y < bottom; y++)
-        pixels.set(data.subarray((y - top) * across, (y - top + 1) * across), (y * width + left) * 4);
+    const places = changed.flatMap((box) => {
+      const { data } = context.getImageData(box.left, box.top, box.right - box.left, box.bottom - box.top);
+      return this.put(new Int32Array(data.buffer, data.byteOffset, data.length / 4), box) ?? [];
+    });
+    return this.spread ? places.map((place) => spreadColour(this.pixels, this, place)) : places;
+  }
+
+  /**
+   * Puts pixels into a box, and answers where in it they are others than before: where a stroke was painted anew, most are
+   * the same. What is transparent is the same whatever colour it was given.
+   */
+  private put(painted: Int32Array, box: Bounds): Bounds | null {
+    const { words } = this;
+    const across = box.right - box.left;
+    const differ = (a: number, b: number): boolean => a !== b && (a >>> 24 !== 0 || b >>> 24 !== 0);
+    let [left, right, top, bottom] = [across, 0, box.bottom, box.top];
+    for (let y = box.top; y < box.bottom; y++) {
+      const from = (y - box.top) * across;
+      const to = y * this.width + box.left;
+      let first = 0;
+      while (first < across && !differ(painted[from + first]!, words[to + first]!)) first++;
+      if (first === across) continue;
+      let last = across - 1;
+      while (!differ(painted[from + last]!, words[to + last]!)) last--;
+      for (let x = first; x <= last; x++) {
+        const word = painted[from + x]!;
+        if (differ(word, words[to + x]!)) words[to + x] = word;
+      }
+      left = Math.min(left, first);
+      right = Math.max(right, last + 1);
+      top = Math.min(top, y);
+      bottom = y + 1;
     }
-    if (!this.spread) return changed;
-    return changed.map((place) => spreadColour(pixels, this, place));
+    return left < right ? { left: box.left + left, right: box.left + right, top, bottom } : null;
   }
 }

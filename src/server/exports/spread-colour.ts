@@ -33,7 +33,8 @@ export function spreadColour(pixels: Uint8Array, frame: Frame, place: Bounds): B
   const area = blocksAbout(place, 2, frame);
   const columns = Math.ceil((area.right - area.left) / BLOCK);
   const rows = Math.ceil((area.bottom - area.top) / BLOCK);
-  const words = new Uint32Array(pixels.buffer, pixels.byteOffset, pixels.byteLength / 4);
+  // Numbers with a sign fit a machine word; others would be reckoned as fractions.
+  const words = new Int32Array(pixels.buffer, pixels.byteOffset, pixels.byteLength / 4);
   const sums = new Float64Array(columns * rows * 4);
   for (let row = 0; row < rows; row++) {
     for (let column = 0; column < columns; column++) {
@@ -41,7 +42,7 @@ export function spreadColour(pixels: Uint8Array, frame: Frame, place: Bounds): B
       const [x1, y1] = [Math.min(x0 + BLOCK, area.right), Math.min(y0 + BLOCK, area.bottom)];
       let [r, g, b, weight] = [0, 0, 0, 0];
       for (let y = y0; y < y1; y++) {
-        for (let at = y * width + x0; at < y * width + x1; at++) {
+        for (let at = y * width + x0, end = y * width + x1; at < end; at++) {
           const word = words[at]!;
           const alpha = word >>> 24;
           if (alpha === 0) continue;
@@ -75,7 +76,7 @@ export function spreadColour(pixels: Uint8Array, frame: Frame, place: Bounds): B
           : 0;
       const [x1, y1] = [Math.min(x0 + BLOCK, filled.right), Math.min(y0 + BLOCK, filled.bottom)];
       for (let y = y0; y < y1; y++) {
-        for (let at = y * width + x0; at < y * width + x1; at++)
+        for (let at = y * width + x0, end = y * width + x1; at < end; at++)
           if (words[at]! >>> 24 === 0) words[at] = colour;
       }
     }
