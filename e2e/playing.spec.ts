@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { openNew } from './desk';
+import { FULL_INK, title } from '../scripts/bench/pieces';
 import { three } from './pieces';
 
 /** What the piece's canvas shows, each frame as it is first seen while the piece plays. */
@@ -94,4 +95,44 @@ test('where playing drops frames the transport says how many and which layers co
     'aria-selected',
     'true',
   );
+});
+
+test('a piece too heavy for the page is painted beside it: the very pictures, through edits, undo and zoom', async ({
+  page,
+}) => {
+  const desk = await openNew(page, title(150, FULL_INK));
+  const picture = page.locator('[data-picture]');
+  const pixels = () => picture.evaluate((canvas: HTMLCanvasElement) => canvas.toDataURL());
+  for (let frame = 41; frame <= 48; frame++) await desk.showFrame(frame);
+  await expect(picture).toHaveAttribute('data-picture', 'afar');
+  const plain = await pixels();
+
+  await desk.canvas.focus();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.press('ArrowUp');
+  await expect.poll(pixels).not.toBe(plain);
+  await page.keyboard.press('Control+z');
+  await expect.poll(pixels).toBe(plain);
+
+  // While a picture of the new view is on its way the old one stands in for it, where the new one will be.
+  const frame = page.locator('[data-canvas]');
+  const box = (await frame.boundingBox())!;
+  await page.mouse.move(box.x + 200, box.y + 200);
+  await page.keyboard.down('Control');
+  await page.mouse.wheel(0, -300);
+  await page.keyboard.up('Control');
+  await expect(picture).toHaveCSS('transform', 'none');
+  await expect.poll(pixels).not.toBe(plain);
+  const near = await pixels();
+  await page.mouse.wheel(0, 40);
+  await page.mouse.wheel(0, -40);
+  await expect(picture).toHaveCSS('transform', 'none');
+  await expect.poll(pixels).toBe(near);
+
+  // Opened anew it is painted by the page at first: the same pixels.
+  await desk.saved();
+  await page.reload();
+  await desk.showFrame(48);
+  await expect(picture).toHaveAttribute('data-picture', 'here');
+  expect(await pixels()).toBe(plain);
 });

@@ -29,7 +29,9 @@ await main(async () => {
   needDebianPackages(['postgresql', 'ffmpeg', 'chromium']);
   needNpmPackages();
   needBuild();
-  const rows = ['lengths', 'paint', 'ink', 'effects', 'worker', 'export'].flatMap((name) => measure(name, process.env));
+  const rows = ['lengths', 'paint', 'ink', 'effects', 'worker', 'export'].flatMap((name) =>
+    measure(name, process.env),
+  );
   const database = await openThrowAwayDatabase();
   rows.push(...measure('parts', { ...process.env, DATABASE_URL: database.url }));
   await database.stop();

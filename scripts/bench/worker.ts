@@ -20,12 +20,12 @@ const core = buildSync({
     contents: `
       import { picturePainter } from './src/core/paint';
       import { evaluate } from './src/core/scene';
-      import { changesOf, withChanges } from './src/core/document';
+      import { newsOf, withNews } from './src/core/document';
       globalThis.painterOf = (canvas) => {
         const painter = picturePainter(canvas.getContext('2d'), (w, h) => new OffscreenCanvas(w, h));
         return (piece, frame) => painter.paint(evaluate(piece, frame), { x: 0, y: 0, scale: canvas.width / 1920 });
       };
-      Object.assign(globalThis, { changesOf, withChanges });
+      Object.assign(globalThis, { newsOf, withNews });
     `,
     resolveDir: resolve(import.meta.dirname, '../..'),
   },
@@ -40,7 +40,7 @@ const worker = `${core}
   onmessage = ({ data }) => {
     if (data.canvas) paint = painterOf(data.canvas);
     if (data.piece) piece = data.piece;
-    if (data.changes) piece = withChanges(piece, data.changes);
+    if (data.news) piece = withNews(piece, data.news);
     if (data.frame === undefined) return;
     if (asked === null) setTimeout(() => {
       const frame = asked;
@@ -62,7 +62,7 @@ interface Answers {
 async function answers(piece: never, inWorker: boolean, code: string): Promise<Answers> {
   const global = globalThis as unknown as {
     painterOf(canvas: unknown): (piece: unknown, frame: number) => void;
-    changesOf(before: unknown, after: unknown): unknown;
+    newsOf(before: unknown, after: unknown): unknown;
   };
   const canvas = document.createElement('canvas');
   [canvas.width, canvas.height] = [960, 540];
@@ -80,7 +80,7 @@ async function answers(piece: never, inWorker: boolean, code: string): Promise<A
         painter.onmessage = ({ data }) => data === frame && done();
         painter.postMessage({ frame });
       });
-    edit = (after) => painter.postMessage({ changes: global.changesOf(piece, after) });
+    edit = (after) => painter.postMessage({ news: global.newsOf(piece, after) });
     end = () => painter.terminate();
   } else {
     const paint = global.painterOf(canvas);

@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import { changesOf, isArtwork, type Lettering, type Piece, type PieceChanges } from '@/core/document';
+import { newsOf, isArtwork, type Lettering, type Piece, type PieceNews } from '@/core/document';
 import { strokesThrough } from '@/core/scene';
 import {
   coverage,
@@ -27,7 +27,7 @@ const worker = {
     return covered && strokes.length > 0 ? coverage(covered, strokes, piece.length) : null;
   },
   /** What makes strokes reach all that a layer's reveal leaves bare. */
-  fit: (piece: Piece, id: string): PieceChanges => changesOf(piece, fittedToReveal(piece, id, newCanvas)),
+  fit: (piece: Piece, id: string): PieceNews => newsOf(piece, fittedToReveal(piece, id, newCanvas)),
   /** What makes a layer write itself. To stop it, end the worker. */
   write(
     piece: Piece,
@@ -35,14 +35,14 @@ const worker = {
     options: TraceOptions,
     before: Lettering | null,
     progress: (done: number, stage: string) => void,
-  ): PieceChanges {
+  ): PieceNews {
     warming.abort();
     const newId = (): string => crypto.randomUUID().slice(0, 13);
     const made = withSelfWriting(piece, id, {
       ...{ make: newCanvas, newId, options, progress },
       ...(before && { before }),
     });
-    return changesOf(piece, made);
+    return newsOf(piece, made);
   },
 };
 

@@ -36,7 +36,7 @@ export { OWN_MANNERS } from './own-manners';
 export * from './mask-schema';
 export { mixedText } from './mixed-text';
 export { cutName, cutText, isWholeText, nameOfHand, nameOfText, nameSchema } from './names';
-export * from './piece-changes';
+export * from './piece-news';
 export { patchOf, type PatchStep } from './patch-of';
 export * from './pin-schema';
 export * from './placement-schema';

@@ -56,14 +56,22 @@ export function CanvasStage() {
     let pressed: CanvasTool | null = null;
     let lastDown = { at: 0, x: 0, y: 0 };
 
-    const show = stagePicture(under.current!, picture.current!);
-    const draw = () => {
+    const ask = () => {
+      asked ||= requestAnimationFrame(draw);
+    };
+    const show = stagePicture(
+      under.current!,
+      picture.current!,
+      (frame) => (element.dataset.frame = String(frame)),
+      ask,
+    );
+    function draw() {
       asked = 0;
       const state = useEditor.getState();
       const view = useView.getState();
       const ratio = window.devicePixelRatio || 1;
       const { width, height } = view.viewport;
-      for (const canvas of [under.current!, picture.current!, overlay.current!]) {
+      for (const canvas of [under.current!, overlay.current!]) {
         const [w, h] = [Math.round(width * ratio), Math.round(height * ratio)];
         if (canvas.width !== w || canvas.height !== h) {
           [canvas.width, canvas.height] = [w, h];
@@ -74,16 +82,12 @@ export function CanvasStage() {
       above.setTransform(ratio, 0, 0, ratio, 0, 0);
       above.clearRect(0, 0, width, height);
       paintOverlay(above, view, state, tools[state.tool].marks());
-      element.dataset.frame = String(state.frame);
       const { ghost } = usePenGhost.getState();
       element.dataset.pen = ghost ? String(ghost.way.at(ghost.gone)?.stroke) : '';
       element.style.cursor = useColourPick.getState().take
         ? 'crosshair'
         : (pressed ?? (spaceHeld ? tools.hand : tools[state.tool])).cursor();
-    };
-    const ask = () => {
-      asked ||= requestAnimationFrame(draw);
-    };
+    }
 
     const inputOf = (event: PointerEvent): PointerInput => {
       const box = element.getBoundingClientRect();
@@ -238,6 +242,7 @@ export function CanvasStage() {
     return () => {
       observer.disconnect();
       unsubscribe.forEach((end) => end());
+      show.end();
       stopGhost();
       cancelAnimationFrame(asked);
       element.removeEventListener('keydown', keyed.press);

@@ -1,13 +1,17 @@
 import type { DrawList } from '@/core/draw';
 import { isArtwork, type Piece } from '@/core/document';
-import { picturePainter } from '@/core/paint';
+import { picturePainter, type Placement } from '@/core/paint';
 import { artItems, evaluate } from '@/core/scene';
 import { newCanvas } from '@/workers/new-canvas';
+import type { PictureWorker } from '@/workers/picture.worker';
+import { wrap } from 'comlink';
+import { frameOvertaken } from '../playback';
 import { shownPiece, type EditorState } from '../state';
 import { underlayImage } from '../underlays';
 import { ground } from './ground';
 import { onionItems } from './onion';
 import { frameAhead } from './painted-ahead';
+import { picturesAfar, type PicturesAfar } from './pictures-afar';
 import type { View } from './view';
 
 /** What strokes follow, without the strokes. */
@@ -30,29 +34,110 @@ function listOf(state: EditorState): DrawList {
 
 /** The picture on the stage, on two canvases one over the other: what the piece lies over, and the piece. */
 export interface StagePicture {
-  /** Paints it anew where anything of it changed. */
+  /** Has it painted anew where anything of it changed. */
   paint(state: EditorState, view: View, ratio: number): void;
-  /** The canvases were emptied. */
+  /** The canvas below was emptied. */
   forget(): void;
   /** The colour that is seen at a place, canvas px: #rrggbb. */
   colourAt(x: number, y: number): string;
+  end(): void;
 }
+
+/** A picture that takes longer keeps the page from answering what is done meanwhile, ms. */
+const HEAVY_MS = 16;
+/** So many such pictures, one after another, and those that follow are painted beside the page. */
+const HEAVY = 4;
 
 /**
  * The piece has a canvas to itself, over nothing: so it is the picture that leaves, also where its layers blend with what lies
- * under them, and what stands still of it can be kept.
+ * under them, and what stands still of it can be kept. Pieces that are light are painted in the page, at once; those whose pictures
+ * take long by a worker, whose pixels are laid onto the same canvas when they are there, the newest first.
+ * @param shown hears which frame is seen.
+ * @param failedAfar hears that the picture must be painted once more.
  */
-export function stagePicture(under: HTMLCanvasElement, picture: HTMLCanvasElement): StagePicture {
+export function stagePicture(
+  under: HTMLCanvasElement,
+  picture: HTMLCanvasElement,
+  shown: (frame: number) => void,
+  failedAfar: () => void,
+): StagePicture {
   const below = under.getContext('2d')!;
   const above = picture.getContext('2d')!;
   const painter = picturePainter(above, newCanvas);
   /** What the canvas below shows. */
   let grounded = '';
-  return {
-    forget() {
-      grounded = '';
+  let heavy = 0;
+  let mayBegin = true;
+  let worker: Worker | null = null;
+  let afar: PicturesAfar | null = null;
+  /** Whose pixels the canvas holds. */
+  let isFromAfar = false;
+  /** Where the piece is to be seen on the canvas, and where the picture on it has it. */
+  let [wanted, seen]: [Placement | null, Placement | null] = [null, null];
+
+  /** A picture of another view stands in for the one that is on its way. */
+  function place(ratio: number): void {
+    const k = wanted && seen ? wanted.scale / seen.scale : 1;
+    const [x, y] = wanted && seen ? [wanted.x - seen.x * k, wanted.y - seen.y * k] : [0, 0];
+    const moved = k !== 1 || x !== 0 || y !== 0;
+    picture.style.transformOrigin = '0 0';
+    picture.style.transform = moved ? `matrix(${k}, 0, 0, ${k}, ${x / ratio}, ${y / ratio})` : '';
+  }
+
+  function size(width: number, height: number): void {
+    if (picture.width === width && picture.height === height) return;
+    [picture.width, picture.height] = [width, height];
+    painter.forget();
+  }
+
+  function begin(): void {
+    const begun = new Worker(new URL('../../workers/picture.worker.ts', import.meta.url));
+    const failed = (): void => {
+      // The page paints again, as it did, and goes on doing so.
+      begun.terminate();
+      [worker, afar, isFromAfar, mayBegin] = [null, null, false, false];
       painter.forget();
-    },
+      failedAfar();
+    };
+    begun.addEventListener('error', failed);
+    [worker, mayBegin] = [begun, false];
+    afar = picturesAfar(wrap<PictureWorker>(begun), {
+      painted(parts, { frame, placement, width, height }, whole) {
+        size(width, height);
+        if (whole) above.clearRect(0, 0, width, height);
+        for (const { left, top, bitmap } of parts) {
+          above.clearRect(left, top, bitmap.width, bitmap.height);
+          above.drawImage(bitmap, left, top);
+          bitmap.close();
+        }
+        isFromAfar = true;
+        picture.dataset.picture = 'afar';
+        seen = placement;
+        place(window.devicePixelRatio || 1);
+        shown(frame);
+      },
+      overtaken: (_, by) => frameOvertaken(by.frame),
+      failed,
+    });
+  }
+
+  /** What the page paints itself is what the canvas shows from then on. */
+  function paintHere(width: number, height: number, put: () => void): void {
+    size(width, height);
+    if (isFromAfar) {
+      painter.forget();
+      isFromAfar = false;
+    }
+    afar?.forget();
+    picture.dataset.picture = 'here';
+    put();
+    seen = wanted;
+    place(1);
+  }
+
+  return {
+    forget: () => void (grounded = ''),
+    end: () => worker?.terminate(),
     paint(state, view, ratio) {
       const piece = shownPiece(state);
       const underlays = piece.underlays.filter((underlay) => !underlay.hidden && underlay.opacity > 0);
@@ -85,14 +170,30 @@ export function stagePicture(under: HTMLCanvasElement, picture: HTMLCanvasElemen
           below.globalAlpha = 1;
         });
       }
-      const kept = state.playing && !state.linesOnly ? frameAhead(state.frame) : null;
-      if (!kept) {
-        painter.paint(listOf(state), { x, y, scale: zoom });
+      const { frame, playing, linesOnly, onion } = state;
+      const placement = { x, y, scale: zoom };
+      wanted = placement;
+      const kept = playing && !linesOnly ? frameAhead(frame) : null;
+      const isPlain = !kept && !linesOnly && (!onion.shown || playing);
+      if (afar && isPlain) {
+        const samples = playing ? SAMPLES_PLAYING : undefined;
+        place(ratio);
+        afar.want({ piece, frame, samples, placement, width: under.width, height: under.height });
         return;
       }
-      above.clearRect(0, 0, picture.width, picture.height);
-      above.drawImage(kept.canvas, kept.left, kept.top);
-      painter.forget();
+      paintHere(under.width, under.height, () => {
+        if (kept) {
+          above.clearRect(0, 0, picture.width, picture.height);
+          above.drawImage(kept.canvas, kept.left, kept.top);
+          painter.forget();
+          return;
+        }
+        const began = performance.now();
+        const changed = painter.paint(listOf(state), placement);
+        if (changed.length > 0) heavy = performance.now() - began > HEAVY_MS ? heavy + 1 : 0;
+      });
+      if (heavy >= HEAVY && mayBegin) begin();
+      shown(frame);
     },
     colourAt(x, y) {
       const one = new OffscreenCanvas(1, 1).getContext('2d')!;

@@ -68,6 +68,12 @@ export function play(): void {
   requestAnimationFrame(next);
 }
 
+/** A frame that was due while playing was never seen: a newer one was due before its picture was begun. */
+export function frameOvertaken(seenMeanwhile: number): void {
+  const { playing, dropped } = useEditor.getState();
+  if (playing) useEditor.setState({ dropped: dropped + 1, slowest: seenMeanwhile });
+}
+
 export const stop = (): void => useEditor.setState({ playing: false });
 
 export const togglePlay = (): void => (useEditor.getState().playing ? stop() : play());

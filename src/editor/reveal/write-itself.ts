@@ -6,7 +6,7 @@ import {
   isBehind,
   lettersBehind,
   pieceWithin,
-  withChanges,
+  withNews,
   withPieceWithin,
   type Artwork,
   type Behind,
@@ -60,11 +60,11 @@ async function written(piece: Piece, id: string, its: Work): Promise<Piece> {
   }
   const heard = proxy((done: number, stage: string) => its.progress(done, stage));
   const { options } = useTracing.getState();
-  const changes = await coverWorker.run(
+  const news = await coverWorker.run(
     (remote) => remote.write(piece, id, options, before, heard),
     its.signal,
   );
-  return withChanges(piece, changes);
+  return withNews(piece, news);
 }
 
 /** Gets the worker ready to make a text write itself that is likely to be asked to. */

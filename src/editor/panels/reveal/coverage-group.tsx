@@ -7,7 +7,7 @@ import {
   setReveal,
   widenToCover,
   type Piece,
-  withChanges,
+  withNews,
 } from '@/core/document';
 import type { BareSpot, Coverage, Spill } from '@/core/trace';
 import { Button, notify, Buttons, Group, Hint, Row } from '@/ui';
@@ -103,7 +103,7 @@ export function CoverageGroup() {
       notify(`They could not be fitted: ${end.error.message} Nothing was changed.`);
     if (end.status !== 'done') return;
     if (useEditor.getState().piece !== start) notify('Something was changed meanwhile; nothing was fitted.');
-    else edit((p) => withChanges(p, end.value));
+    else edit((p) => withNews(p, end.value));
   };
   return (
     <Group title={`Coverage of ${layer.name}`}>
