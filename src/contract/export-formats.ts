@@ -1,3 +1,4 @@
+// Longer than most files: it is a table, an entry a format.
 import { framesPerSecond, type Rate } from '@/core/timing';
 
 interface Size {

@@ -285,17 +285,16 @@ function amiss(laid: readonly LaidLine[], ways: readonly Told[]): number {
  */
 export function matchForms(forms: readonly Form[], lines: readonly LetterLine[]): Match | null {
   if (forms.length === 0 || lines.length === 0) return null;
-  const weighedCost = ({ form, cost }: { form: Form; cost: number }): number =>
-    cost + (form.isFlourish ? FLOURISH : 0);
+  const weighed = ({ form, cost }: { form: Form; cost: number }) => cost + (form.isFlourish ? FLOURISH : 0);
   return forms
     .map((form) =>
       SLANTS.map((slant) => ({ form, slant, cost: match(form, lines, slant, true).cost })).sort(
         (a, b) => a.cost - b.cost,
       ),
     )
-    .sort((a, b) => weighedCost(a[0]!) - weighedCost(b[0]!))
+    .sort((a, b) => weighed(a[0]!) - weighed(b[0]!))
     .slice(0, LOOKED_AT)
     .flatMap((looked) => looked.slice(0, SLANTS_OF_EACH))
     .map(({ form, slant }) => match(form, lines, slant, false))
-    .reduce((best, found) => (weighedCost(found) < weighedCost(best) ? found : best));
+    .reduce((best, found) => (weighed(found) < weighed(best) ? found : best));
 }

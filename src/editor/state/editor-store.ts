@@ -1,3 +1,4 @@
+// Longer than most files: one state, and the few functions that may change it.
 import { create } from 'zustand';
 import {
   guarded,

@@ -1,18 +1,11 @@
 import { filterReach, type DrawItem, type GroupItem, type ShapeItem } from '../../draw';
 import { compactPathData } from '../../geometry';
-import {
-  groundsOf,
-  sampleOf,
-  slicesOf,
-  trimOf,
-  type GroupTrack,
-  type ShapeTrack,
-  type Track,
-} from '../tracks';
+import { groundsOf, sampleOf, slicesOf, type GroupTrack, type ShapeTrack, type Track } from '../tracks';
 import { gliding, stepping, type Clock, type Moving } from './clock';
 import { paintOf, type Definitions } from './definitions';
 import { element, short } from './element';
 import { blackening, filterOf, type Region } from './filters';
+import { held, pathMoves } from './path-moves';
 
 /** What everything in a film is written by. */
 export interface Writing {
@@ -20,12 +13,6 @@ export interface Writing {
   readonly defs: Definitions;
   /** Where masks and filters may leave ink. */
   readonly region: Region;
-}
-
-/** Fills what is not there at a frame with what is there at the nearest one before, or first. */
-function held<T>(values: readonly (T | null)[]): T[] {
-  let last = values.find((value) => value !== null)!;
-  return values.map((value) => (last = value ?? last));
 }
 
 /** Whether something is there, as `display` says it; null where it always is. */
@@ -61,64 +48,12 @@ function styleOf({ blend, operator }: DrawItem, isolated = false): string | unde
   return parts.length > 0 ? parts.join(';') : undefined;
 }
 
-/** The path of a shape through time: one that is trimmed by its dashes where its frames are parts of it, else path by path. */
-function pathMoves(
-  writing: Writing,
-  { items }: ShapeTrack,
-): { attributes: Record<string, string>; moves: string } {
-  const { clock } = writing;
-  const first = sampleOf({ kind: 'shape', items });
-  const trim =
-    first.kind === 'stroke' && !first.dashes && !first.transform
-      ? trimOf(items.map((one) => one?.path ?? null))
-      : null;
-  if (!trim) {
-    const texts = new Map<ShapeItem['path'], string>();
-    const data = held(
-      items.map((item) => {
-        if (!item) return null;
-        let text = texts.get(item.path);
-        if (text === undefined) texts.set(item.path, (text = compactPathData(item.path, 3)));
-        return text;
-      }),
-    );
-    const { value, moves } = stepping(clock, 'd', data);
-    return { attributes: { d: value }, moves };
-  }
-  const gap = Math.ceil(trim.length) + 10;
-  // A dash that is longer than its path hides where it ends: that of the whole path has no end to be seen.
-  const dash = gliding(
-    clock,
-    'stroke-dasharray',
-    trim.spans.map(
-      (span) => span && [span.to - span.from + (span.to >= trim.length && span.from <= 0 ? 5 : 0)],
-    ),
-    0.05,
-    ([length]) => `${short(length!)} ${gap}`,
-  );
-  const offset = gliding(
-    clock,
-    'stroke-dashoffset',
-    trim.spans.map((span) => span && [-span.from]),
-    0.05,
-    ([from]) => short(from!),
-  );
-  return {
-    attributes: {
-      d: compactPathData(trim.path, 3),
-      'stroke-dasharray': dash.value,
-      ...((offset.moves || offset.value !== '0') && { 'stroke-dashoffset': offset.value }),
-    },
-    moves: dash.moves + offset.moves,
-  };
-}
-
 function shapeElement(writing: Writing, track: ShapeTrack, black: boolean): string {
   const { clock, defs } = writing;
   const { items } = track;
   const first = sampleOf(track);
   const shown = presence(writing, items);
-  const path = pathMoves(writing, track);
+  const path = pathMoves(clock, track);
   const opacity = number(
     writing,
     'opacity',
