@@ -136,3 +136,22 @@ test('a piece too heavy for the page is painted beside it: the very pictures, th
   await expect(picture).toHaveAttribute('data-picture', 'here');
   expect(await pixels()).toBe(plain);
 });
+
+test('where the worker that paints a heavy piece fails, the page goes on painting it', async ({ page }) => {
+  await page.addInitScript(() => {
+    const Real = globalThis.Worker;
+    globalThis.Worker = class extends Real {
+      constructor() {
+        super('data:text/javascript,throw new Error("no memory")');
+      }
+    };
+  });
+  const desk = await openNew(page, title(150, FULL_INK));
+  const picture = page.locator('[data-picture]');
+  const pixels = () => picture.evaluate((canvas: HTMLCanvasElement) => canvas.toDataURL());
+  for (let frame = 41; frame <= 49; frame++) await desk.showFrame(frame);
+  const seen = await pixels();
+  await desk.showFrame(60);
+  await expect(picture).toHaveAttribute('data-picture', 'here');
+  expect(await pixels()).not.toBe(seen);
+});
