@@ -2,6 +2,7 @@ import type { DrawList } from '@/core/draw';
 import { isArtwork, type Piece } from '@/core/document';
 import { picturePainter, type Placement } from '@/core/paint';
 import { artItems, evaluate } from '@/core/scene';
+import { framesPerSecond } from '@/core/timing';
 import { newCanvas } from '@/workers/new-canvas';
 import type { PictureWorker } from '@/workers/picture.worker';
 import { wrap } from 'comlink';
@@ -43,15 +44,17 @@ export interface StagePicture {
   end(): void;
 }
 
-/** A picture that takes longer keeps the page from answering what is done meanwhile, ms. */
-const HEAVY_MS = 16;
-/** So many such pictures, one after another, and those that follow are painted beside the page. */
-const HEAVY = 4;
+/**
+ * So many pictures, one after another, that took longer than their frames last, and those that follow are painted beside the
+ * page. What the page can show at its rate plays more smoothly without the way to a worker and back; and the first few take
+ * long while an engine compiles.
+ */
+const HEAVY = 12;
 
 /**
  * The piece has a canvas to itself, over nothing: so it is the picture that leaves, also where its layers blend with what lies
  * under them, and what stands still of it can be kept. Pieces that are light are painted in the page, at once; those whose pictures
- * take long by a worker, whose pixels are laid onto the same canvas when they are there, the newest first.
+ * take too long by a worker, whose pixels are laid onto the same canvas when they are there, the newest first.
  * @param shown hears which frame is seen.
  * @param failedAfar hears that the picture must be painted once more.
  */
@@ -190,7 +193,8 @@ export function stagePicture(
         }
         const began = performance.now();
         const changed = painter.paint(listOf(state), placement);
-        if (changed.length > 0) heavy = performance.now() - began > HEAVY_MS ? heavy + 1 : 0;
+        const took = performance.now() - began;
+        if (changed.length > 0) heavy = took * framesPerSecond(piece.rate) > 1000 ? heavy + 1 : 0;
       });
       if (heavy >= HEAVY && mayBegin) begin();
       shown(frame);
