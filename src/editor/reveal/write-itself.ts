@@ -60,10 +60,7 @@ async function written(piece: Piece, id: string, its: Work): Promise<Piece> {
   }
   const heard = proxy((done: number, stage: string) => its.progress(done, stage));
   const { options } = useTracing.getState();
-  const news = await coverWorker.run(
-    (remote) => remote.write(piece, id, options, before, heard),
-    its.signal,
-  );
+  const news = await coverWorker.run((remote) => remote.write(piece, id, options, before, heard), its.signal);
   return withNews(piece, news);
 }
 

@@ -1,14 +1,7 @@
 'use client';
 import { useEffect } from 'react';
 import styled from 'styled-components';
-import {
-  isFarBeyond,
-  lengthenToCover,
-  setReveal,
-  widenToCover,
-  type Piece,
-  withNews,
-} from '@/core/document';
+import { isFarBeyond, lengthenToCover, setReveal, widenToCover, type Piece, withNews } from '@/core/document';
 import type { BareSpot, Coverage, Spill } from '@/core/trace';
 import { Button, notify, Buttons, Group, Hint, Row } from '@/ui';
 import { sayWhenSlow, startJob } from '../../jobs';
