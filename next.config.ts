@@ -15,6 +15,8 @@ const config: NextConfig = {
   // The server answers this machine alone, where packing what is unpacked beside it costs both more than it spares.
   compress: false,
   compiler: { styledComponents: true },
+  // `npm test` checks types; who starts the application does not wait for them.
+  typescript: { ignoreBuildErrors: true },
   // These load native code or resolve modules at run time; the bundler must leave them alone.
   serverExternalPackages: [
     '@napi-rs/canvas',
