@@ -16,6 +16,7 @@ const button = (page: Page, name: string | RegExp) =>
 test('a word is set, its strokes are found, used, and found again after a change, keeping what a hand did', async ({
   page,
 }) => {
+  test.setTimeout(60_000);
   const desk = await openNew(page, blank('Word'));
   await desk.setText('Tide');
   await desk.step('Trace');
@@ -103,6 +104,7 @@ async function scan(): Promise<Buffer> {
 test('a picture underneath: fitted, locked, hidden, traced by its ink, never in the picture', async ({
   page,
 }) => {
+  test.setTimeout(60_000);
   const desk = await openNew(page, blank('Scan'));
   await page.getByRole('radio', { name: 'Underlay', exact: true }).click();
   await page
