@@ -98,7 +98,7 @@ test('where playing drops frames the transport says how many and which layers co
 });
 
 /** Its pictures take longer than its frames last, on any machine. */
-const HEAVY = { ...title(150, FULL_INK), rate: { numerator: 60, denominator: 1 } };
+const HEAVY = { ...title(150, FULL_INK), rate: { numerator: 240, denominator: 1 } };
 
 test('a piece too heavy for the page is painted beside it: the very pictures, through edits, undo and zoom', async ({
   page,
@@ -129,6 +129,7 @@ test('a piece too heavy for the page is painted beside it: the very pictures, th
   await expect.poll(pixels).not.toBe(plain);
   const near = await pixels();
   await page.mouse.wheel(0, 40);
+  await expect.poll(pixels).not.toBe(near);
   await page.mouse.wheel(0, -40);
   await expect(picture).toHaveCSS('transform', 'none');
   await expect.poll(pixels).toBe(near);
@@ -147,6 +148,7 @@ test('where the worker that paints a heavy piece fails, the page goes on paintin
     globalThis.Worker = class extends Real {
       constructor() {
         super('data:text/javascript,throw new Error("no memory")');
+        document.body.dataset.workers = 'asked for';
       }
     };
   });
@@ -156,6 +158,7 @@ test('where the worker that paints a heavy piece fails, the page goes on paintin
   const pixels = () => picture.evaluate((canvas: HTMLCanvasElement) => canvas.toDataURL());
   for (let frame = 35; frame <= 48; frame++) await desk.showFrame(frame);
   const seen = await pixels();
+  await expect(page.locator('body')).toHaveAttribute('data-workers', 'asked for');
   await desk.showFrame(60);
   await expect(picture).toHaveAttribute('data-picture', 'here');
   expect(await pixels()).not.toBe(seen);

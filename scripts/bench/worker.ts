@@ -133,13 +133,13 @@ for (const [name, piece] of Object.entries(PIECES)) {
         (0, eval)(`(${run})`)(piece, inWorker, code) as Promise<Answers>,
       { piece: piece as never, inWorker: way === 'worker', code: worker, run: answers.toString() },
     );
-  const [page_, worker_] = [measured.page!, measured.worker!];
+  const [here, beside] = [measured.page!, measured.worker!];
   rows.push({
     what: `${name}, scrubbed: painted in a worker, a move to its picture`,
-    ours: ms(middle(worker_.seen)),
-    other: `in the page ${ms(middle(page_.seen))}`,
-    ratio: times(middle(worker_.seen) / middle(page_.seen)),
-    note: `the page answers nothing for ${ms(middle(worker_.busy))} against ${ms(middle(page_.busy))}; handing a change of one stroke over takes ${ms(middle(worker_.edits))}`,
+    ours: ms(middle(beside.seen)),
+    other: `in the page ${ms(middle(here.seen))}`,
+    ratio: times(middle(beside.seen) / middle(here.seen)),
+    note: `the page answers nothing for ${ms(middle(beside.busy))} against ${ms(middle(here.busy))}; handing a change of one stroke over takes ${ms(middle(beside.edits))}`,
   });
   await page.close();
 }

@@ -13,6 +13,7 @@ export const Stage = styled.div`
     inset: 0;
     width: 100%;
     height: 100%;
+    transform-origin: 0 0;
   }
   &:focus-visible::after {
     content: '';

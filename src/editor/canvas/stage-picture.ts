@@ -70,7 +70,6 @@ export function stagePicture(
   /** What the canvas below shows. */
   let grounded = '';
   let heavy = 0;
-  let mayBegin = true;
   let worker: Worker | null = null;
   let afar: PicturesAfar | null = null;
   /** Whose pixels the canvas holds. */
@@ -83,7 +82,6 @@ export function stagePicture(
     const k = wanted && seen ? wanted.scale / seen.scale : 1;
     const [x, y] = wanted && seen ? [wanted.x - seen.x * k, wanted.y - seen.y * k] : [0, 0];
     const moved = k !== 1 || x !== 0 || y !== 0;
-    picture.style.transformOrigin = '0 0';
     picture.style.transform = moved ? `matrix(${k}, 0, 0, ${k}, ${x / ratio}, ${y / ratio})` : '';
   }
 
@@ -98,12 +96,12 @@ export function stagePicture(
     const failed = (): void => {
       // The page paints again, as it did, and goes on doing so.
       begun.terminate();
-      [worker, afar, isFromAfar, mayBegin] = [null, null, false, false];
+      [afar, isFromAfar] = [null, false];
       painter.forget();
       failedAfar();
     };
     begun.addEventListener('error', failed);
-    [worker, mayBegin] = [begun, false];
+    worker = begun;
     afar = picturesAfar(wrap<PictureWorker>(begun), {
       painted(parts, { frame, placement, width, height }, whole) {
         size(width, height);
@@ -196,7 +194,7 @@ export function stagePicture(
         const took = performance.now() - began;
         if (changed.length > 0) heavy = took * framesPerSecond(piece.rate) > 1000 ? heavy + 1 : 0;
       });
-      if (heavy >= HEAVY && mayBegin) begin();
+      if (heavy >= HEAVY && !worker) begin();
       shown(frame);
     },
     colourAt(x, y) {

@@ -2,7 +2,10 @@ import type { Bounds } from '@/core/geometry';
 import type { RenderedFrame } from './render-frames';
 import { spreadColour } from './spread-colour';
 
-/** Keeps one raw frame, straight RGBA, up to date with the canvas, reading back only what was painted anew and telling what of it is new. */
+/**
+ * Keeps one raw frame, straight RGBA, up to date with the canvas: reads back only what was painted anew, and tells what of it
+ * is another than before.
+ */
 export class RawFrame {
   readonly pixels: Uint8Array;
   /** The same, a whole pixel at a time. */
@@ -45,10 +48,7 @@ export class RawFrame {
       if (first === across) continue;
       let last = across - 1;
       while (!differ(painted[from + last]!, words[to + last]!)) last--;
-      for (let x = first; x <= last; x++) {
-        const word = painted[from + x]!;
-        if (differ(word, words[to + x]!)) words[to + x] = word;
-      }
+      words.set(painted.subarray(from + first, from + last + 1), to + first);
       left = Math.min(left, first);
       right = Math.max(right, last + 1);
       top = Math.min(top, y);

@@ -76,3 +76,9 @@ export function gliding(
     }),
   };
 }
+
+/** Fills what is not there at a frame with what is there at the nearest one before, or first. */
+export function held<T>(values: readonly (T | null)[]): T[] {
+  let last = values.find((value) => value !== null)!;
+  return values.map((value) => (last = value ?? last));
+}

@@ -1,14 +1,8 @@
 import type { ShapeItem } from '../../draw';
 import { compactPathData } from '../../geometry';
 import { sampleOf, trimOf, type ShapeTrack } from '../tracks';
-import { gliding, stepping, type Clock } from './clock';
+import { gliding, held, stepping, type Clock } from './clock';
 import { short } from './element';
-
-/** Fills what is not there at a frame with what is there at the nearest one before, or first. */
-export function held<T>(values: readonly (T | null)[]): T[] {
-  let last = values.find((value) => value !== null)!;
-  return values.map((value) => (last = value ?? last));
-}
 
 /** The path of a shape through time: one that is trimmed by its dashes where its frames are parts of it, else path by path. */
 export function pathMoves(

@@ -1,11 +1,11 @@
 import { filterReach, type DrawItem, type GroupItem, type ShapeItem } from '../../draw';
 import { compactPathData } from '../../geometry';
 import { groundsOf, sampleOf, slicesOf, type GroupTrack, type ShapeTrack, type Track } from '../tracks';
-import { gliding, stepping, type Clock, type Moving } from './clock';
+import { gliding, held, stepping, type Clock, type Moving } from './clock';
 import { paintOf, type Definitions } from './definitions';
 import { element, short } from './element';
 import { blackening, filterOf, type Region } from './filters';
-import { held, pathMoves } from './path-moves';
+import { pathMoves } from './path-moves';
 
 /** What everything in a film is written by. */
 export interface Writing {
