@@ -135,7 +135,7 @@ function sameLook({ path: _, ...a }: ShapeItem, { path: __, ...b }: ShapeItem): 
 
 /** Whether two groups are laid down alike, and need no more than their items to be looked at. */
 const sameFrame = (a: GroupItem, b: GroupItem): boolean =>
-  [a, b].every(({ ground, filters, moments }) => !ground && !filters && !moments) &&
+  [a, b].every(({ filters, moments }) => !filters && !moments) &&
   a.opacity === b.opacity &&
   a.operator === b.operator &&
   a.blend === b.blend &&

@@ -1,5 +1,5 @@
 import type { Matrix, PathCommand, Point } from '../geometry';
-import type { Colouring, ColourRibbon } from '../ink';
+import type { Colouring } from '../ink';
 import type { Blend } from './blend';
 
 /** How an item meets what lies in its group: cutting it away; leaving only what it covers; adding light to it; over it, and nowhere else. */
@@ -16,7 +16,10 @@ interface Laid {
 
 interface Shown extends Laid {
   readonly path: readonly PathCommand[];
-  /** Gradients are in the coordinates of the path. Pens are never painted with radial ones: their shape is kept of a fill. */
+  /**
+   * Gradients are in the coordinates of the path, ribbons in those of the picture. Pens are never painted with radial
+   * gradients: their shape is kept of a fill.
+   */
   readonly colour: Colouring;
 }
 
@@ -58,8 +61,6 @@ export type Filter =
 /** Items painted together over nothing, filtered, and then laid down as one. */
 export interface GroupItem extends Laid {
   readonly kind: 'group';
-  /** Colours that lie under the items, for one of them to keep its shape of. */
-  readonly ground?: ColourRibbon;
   readonly items: readonly DrawItem[];
   /** Its items are moments of the same thing: not laid over one another, but their light summed, an even share of each. */
   readonly moments?: true;

@@ -1,13 +1,4 @@
-import {
-  commandsBounds,
-  transformCommands,
-  unite,
-  widened,
-  type Bounds,
-  type PathCommand,
-  type Point,
-} from '../geometry';
-import { RIB, type ColourRibbon } from '../ink';
+import { commandsBounds, transformCommands, unite, widened, type Bounds, type Point } from '../geometry';
 import type { DrawItem, DrawList, GroupItem, StrokeItem } from './draw-list';
 
 /** A miter of limit 4 reaches 4 half widths from the path; a square cap √2; the rest one. */
@@ -32,13 +23,6 @@ function meet(a: Bounds, b: Bounds): Bounds | null {
   return both.left < both.right && both.top < both.bottom ? both : null;
 }
 
-function ribbonBounds({ ribs, reach }: ColourRibbon): Bounds | null {
-  const path: PathCommand[] = [];
-  for (let i = 0; i < ribs.length; i += RIB.size) path.push(['L', ribs[i]!, ribs[i + 1]!]);
-  const bounds = commandsBounds(path);
-  return bounds && widened(bounds, reach + 2);
-}
-
 /** How far filters carry ink from where it was, and how much wider they make it, px. */
 export function filterReach(filters: GroupItem['filters'] = []): {
   readonly shift: Point;
@@ -52,8 +36,8 @@ export function filterReach(filters: GroupItem['filters'] = []): {
   return { shift: { x, y }, blur };
 }
 
-function groupBounds({ ground, items, filters }: GroupItem): Bounds | null {
-  let all = ground ? ribbonBounds(ground) : null;
+function groupBounds({ items, filters }: GroupItem): Bounds | null {
+  let all: Bounds | null = null;
   // In their order: what is kept is kept of what lies below, not of what comes after.
   for (const item of items) {
     if (item.operator === 'erase' || item.operator === 'atop' || (item.operator === 'keep' && !all)) continue;

@@ -5,8 +5,7 @@ import type { DrawItem } from './draw-list';
 function inColour(item: DrawItem, colour: string): DrawItem {
   const { blend, ...plain } = item;
   if (plain.kind !== 'group') return { ...plain, colour: withColours(plain.colour, () => colour) };
-  const { ground, ...group } = plain;
-  return { ...group, items: group.items.map((inner) => inColour(inner, colour)) };
+  return { ...plain, items: plain.items.map((inner) => inColour(inner, colour)) };
 }
 
 /** Whether how much of something is seen follows the brightness of an item. */

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { overlaid } from '../colour';
-import { itemBounds, type DrawItem, type FillItem, type GroupItem } from '../draw';
-import { IDENTITY, inverse, measurePath, unite, type Bounds } from '../geometry';
+import { itemBounds, type DrawItem, type FillItem, type StrokeItem } from '../draw';
+import { boxCommands, IDENTITY, inverse, measurePath, subPath, unite, type Bounds } from '../geometry';
 import { colourRibbon, mappedGradient, type LinearGradient } from '../ink';
 import { choice, keyedColour, keyedNumber, keyedOpacity, number, reference } from '../properties';
 import { effectKind, type Items, type StrokeNow, type Subject } from './effect';
@@ -54,13 +54,9 @@ function across(effect: Glint, at: number, { left, top, right, bottom }: Bounds)
 }
 
 /** A box filled with light. */
-const lightIn = (
-  { left, top, right, bottom }: Bounds,
-  colour: LinearGradient,
-  opacity: number,
-): FillItem => ({
+const lightIn = (box: Bounds, colour: LinearGradient, opacity: number): FillItem => ({
   kind: 'fill',
-  path: [['M', left, top], ['L', right, top], ['L', right, bottom], ['L', left, bottom], ['Z']],
+  path: boxCommands(box),
   colour,
   opacity,
 });
@@ -83,7 +79,7 @@ function litItem(item: DrawItem, light: LinearGradient, strength: number): DrawI
   if (item.operator === 'keep' || item.operator === 'erase') return item;
   if (item.operator || item.blend) return null;
   if (item.kind === 'group') {
-    if (item.ground || item.filters?.length) return null;
+    if (item.filters?.length) return null;
     const items = litByShapes(item.items, light, strength);
     return items && { ...item, items };
   }
@@ -99,17 +95,24 @@ function litItem(item: DrawItem, light: LinearGradient, strength: number): DrawI
 }
 
 /** Light on a part of a stroke, where it is on its way along it. */
-function along(effect: Glint, at: number, { path, width }: StrokeNow): GroupItem {
-  const { length } = measurePath(path);
+function along(effect: Glint, at: number, { path, width }: StrokeNow): StrokeItem {
+  const m = measurePath(path);
+  const { length } = m;
   const from = -effect.width + at * (length + effect.width);
   const inked = { from: Math.max(0, from), to: Math.min(length, from + effect.width) };
   // Beyond the pen's own edge, and beyond its caps.
   const half = width / 2 + 2;
-  const ground = colourRibbon(path, () => half, half, half * 1.5 + 1, bandOf(effect), inked, {
-    from,
-    to: from + effect.width,
-  });
-  return { kind: 'group', ground, items: [], opacity: effect.strength };
+  const span = { from, to: from + effect.width };
+  return {
+    kind: 'stroke',
+    path: subPath(m, inked.from, inked.to),
+    width: 2 * half,
+    // At the ends of the stroke it lies on caps as well; where it ends before it has no strength there.
+    cap: 'square',
+    join: 'round',
+    colour: colourRibbon(path, null, half, half * Math.SQRT2 + 1, bandOf(effect), inked, span),
+    opacity: effect.strength,
+  };
 }
 
 /** How far on its way it is; beyond 0..1 there is nothing of it. */

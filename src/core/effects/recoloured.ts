@@ -1,19 +1,13 @@
 import { kept, type DrawItem, type GroupItem } from '../draw';
-import { isRadial, type Colouring } from '../ink';
+import { withColours } from '../ink';
 import type { Items } from './effect';
-
-const inColour = (colour: Colouring, to: string): Colouring => {
-  if (typeof colour === 'string') return to;
-  if (isRadial(colour)) return { ...colour, stops: colour.stops.map((stop) => ({ ...stop, colour: to })) };
-  return { ...colour, stops: colour.stops.map((stop) => ({ ...stop, colour: to })) };
-};
 
 /** An item in another colour, shape by shape; null where its colours decide what is seen of it. */
 function byShapes(item: DrawItem, to: string): DrawItem | null {
   if (item.operator === 'keep' || item.operator === 'erase') return item;
   if (item.blend) return null;
-  if (item.kind !== 'group') return { ...item, colour: inColour(item.colour, to) };
-  if (item.ground || item.filters?.some(({ kind }) => kind === 'alpha from brightness')) return null;
+  if (item.kind !== 'group') return { ...item, colour: withColours(item.colour, () => to) };
+  if (item.filters?.some(({ kind }) => kind === 'alpha from brightness')) return null;
   const items: DrawItem[] = [];
   for (const inner of item.items) {
     const one = byShapes(inner, to);

@@ -9,7 +9,7 @@ import {
   type PathCommand,
   type Point,
 } from '../geometry';
-import { RIB, type ColourRibbon } from '../ink';
+import { isRibbon, movedRibbon } from '../ink';
 import type { Field } from './noise';
 
 /** Shares of a grain. A wave four grains long is left by 5 % of its height at the most by straight lines so long, by 0.2 % by curves. */
@@ -19,6 +19,8 @@ const CURVE = 0.8;
 const STRAIGHT = 4;
 /** What a corner is left out for lies no further from the line instead of it, px. */
 const ASIDE = 0.1;
+/** Times as far as a shape reached it may reach when it is moved. */
+const FURTHER = 1.2;
 
 /** How far a place lies beside the line through two others. */
 function beside(p: Point, a: Point, b: Point): number {
@@ -117,16 +119,6 @@ export function warpedCommands(path: readonly PathCommand[], field: Field, grain
   return out;
 }
 
-function warpedRibbon(ribbon: ColourRibbon, field: Field): ColourRibbon {
-  const ribs = [...ribbon.ribs];
-  for (let i = 0; i < ribs.length; i += RIB.size) {
-    const by = field({ x: ribs[i + RIB.x]!, y: ribs[i + RIB.y]! });
-    ribs[i + RIB.x] = ribs[i + RIB.x]! + by.x;
-    ribs[i + RIB.y] = ribs[i + RIB.y]! + by.y;
-  }
-  return { ...ribbon, ribs, reach: ribbon.reach * 1.2 };
-}
-
 /** A field in the coordinates of a path that is drawn through a matrix. */
 function seenThrough(field: Field, m: Matrix): Field {
   const back = inverse(m);
@@ -141,8 +133,12 @@ export function warped(item: DrawItem, field: Field, grain: number): DrawItem {
     return {
       ...item,
       items: item.items.map((inner) => warped(inner, field, grain)),
-      ...(item.ground && { ground: warpedRibbon(item.ground, field) }),
     };
   const own = item.kind === 'stroke' && item.transform ? seenThrough(field, item.transform) : field;
-  return { ...item, path: warpedCommands(item.path, own, grain) };
+  const { colour } = item;
+  return {
+    ...item,
+    path: warpedCommands(item.path, own, grain),
+    ...(isRibbon(colour) && { colour: movedRibbon(colour, field, FURTHER) }),
+  };
 }

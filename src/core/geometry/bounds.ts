@@ -71,6 +71,15 @@ export function tightBounds(commands: readonly PathCommand[]): Bounds | null {
   return commandsBounds(points.map(({ x, y }): PathCommand => ['L', x, y]));
 }
 
+/** A box as a closed way, clockwise on the screen from its upper left corner. */
+export const boxCommands = ({ left, top, right, bottom }: Bounds): PathCommand[] => [
+  ['M', left, top],
+  ['L', right, top],
+  ['L', right, bottom],
+  ['L', left, bottom],
+  ['Z'],
+];
+
 export const widened = (b: Bounds, by: number): Bounds => ({
   left: b.left - by,
   top: b.top - by,

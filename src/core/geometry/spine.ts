@@ -20,14 +20,16 @@ const DEEPEST = 12;
 
 const known = new WeakMap<Path, Map<number, readonly SpinePlace[]>>();
 
+/** The greatest radius of its class, px: in classes, a width that is keyed does not sample anew at every frame. */
+export const radiusClass = (radius: number): number => 2 ** Math.ceil(Math.log2(Math.max(1, radius)));
+
 /**
  * Places along a whole path, near enough to each other that straight lines between them, and between what lies up to
  * `radius` px beside them, are within 0.04 px of the curves. Kept while the same path object lives, so that a growing
  * stroke is never sampled twice. A closed path ends with its first place again, at its whole length.
  */
 export function spineOf(path: Path, radius: number): readonly SpinePlace[] {
-  // Radii in classes, so that a keyed width does not sample anew at every frame.
-  const most = 2 ** Math.ceil(Math.log2(Math.max(1, radius)));
+  const most = radiusClass(radius);
   let of = known.get(path);
   if (!of) known.set(path, (of = new Map()));
   let spine = of.get(most);

@@ -1,87 +1,182 @@
 import type { Stop } from '../colour';
 import {
+  applyMatrix,
   cornersOf,
   measurePath,
-  spineBetween,
-  spinePlaceAt,
+  radiusClass,
+  spineOf,
+  type Matrix,
   type Path,
   type Point,
   type SpinePlace,
 } from '../geometry';
+import type { Span } from './dashes';
 
 /**
- * Ground under a stroke whose colours run along it by arc length, to be cut to the stroke's shape. Its ribs are places on
- * the path with the direction across which the colour is the same; between two ribs colour and width run evenly from one
- * to the other. Later parts lie over earlier ones as far as the stroke is wide there.
+ * Colours that run along a path by arc length, on either side of it as far as a pen reaches. Where the path comes by again,
+ * its later part lies over the earlier one as far as the pen is wide there.
  */
 export interface ColourRibbon {
-  /** Rib after rib, each the six numbers of `RIB`. */
+  /**
+   * Ribs of the whole path, one after another, each the six numbers of `RIB`: a property of the path and the pen's reach, so
+   * that what is made of it can be kept while a line grows. Between two ribs lengths and widths run evenly.
+   */
   readonly ribs: readonly number[];
+  /** What is inked, px along the path; on a closed one it may pass the whole length. Colours go on as they are beyond. */
+  readonly inked: Span;
+  /** What the stops run over, px along the path. */
+  readonly span: Span;
+  /** Half the pen's width at the most, px. */
+  readonly half: number;
+  /** Half its width at each rib, where it changes. */
+  readonly halves?: readonly number[];
   /** How far joins and caps may stick out of the path, px. */
   readonly reach: number;
+  /** It goes all the way round a closed path: there are no ends for it to go on from. */
+  readonly isRound?: true;
   readonly stops: readonly Stop[];
 }
 
 /**
- * What each number of a rib is: its place, the direction of travel there (a unit vector, on a corner the bisector's),
- * its share of the gradient, and half the stroke's width (px).
+ * What each number of a rib is: its place, the direction of travel there (a unit vector, on a corner the bisector's), its
+ * length from the path's start (px), and how many times as far as it was along it everything lies across it: 1 until it is mapped.
  */
-export const RIB = { x: 0, y: 1, alongX: 2, alongY: 3, share: 4, half: 5, size: 6 } as const;
-/** Ribs are set where, since the last, the path has turned by this much (radians), left the straight way, or its half
- * width has changed (px). */
-const TURN = 0.16;
+export const RIB = { x: 0, y: 1, alongX: 2, alongY: 3, s: 4, across: 5, size: 6 } as const;
+
+/**
+ * Ribs are set where, since the last, the path has turned so far that a pen's edge has gone this much further than its middle (px),
+ * and by no more than so much (radians), where it has left the straight way, or gone so far (px).
+ */
+const LEAN = 1.5;
+const TURN = { least: 0.16, most: 0.4 } as const;
 const SAG = 0.15;
-const CHANGE = 1;
+const FAR = 24;
 
 const turnOf = (a: Point, b: Point): number =>
   Math.abs(Math.atan2(a.x * b.y - a.y * b.x, a.x * b.x + a.y * b.y));
 
+const known = new WeakMap<readonly SpinePlace[], readonly number[]>();
+
+/** The ribs of a whole path, for a pen that reaches so far; the same array while the path is the same. */
+function ribsOf(path: Path, half: number): readonly number[] {
+  const spine = spineOf(path, half);
+  let ribs = known.get(spine);
+  if (!ribs) known.set(spine, (ribs = ribsAlong(spine, radiusClass(half))));
+  return ribs;
+}
+
+function ribsAlong(spine: readonly SpinePlace[], half: number): number[] {
+  const most = Math.min(TURN.most, Math.max(TURN.least, LEAN / half));
+  const ribs: number[] = [];
+  const put = ({ x, y, s }: Pick<SpinePlace, 'x' | 'y' | 's'>, along: Point): void => {
+    const size = Math.hypot(along.x, along.y) || 1;
+    ribs.push(x, y, along.x / size, along.y / size, s, 1);
+  };
+  let last = spine[0]!;
+  spine.forEach((place, i) => {
+    const next = spine[i + 1];
+    const { into, out } = place;
+    if (i === 0 || !next) put(place, next ? out : into);
+    else {
+      const turn = turnOf(last.out, next.into);
+      const bends = turn > most || (turn * (next.s - last.s)) / 8 > SAG;
+      if (!place.corner && !bends) return;
+      put(place, { x: into.x + out.x, y: into.y + out.y });
+    }
+    last = place;
+    // Along a straight line the width may change, where the spine has nothing to say.
+    const steps = next ? Math.ceil((next.s - place.s) / FAR) : 1;
+    for (let k = 1; k < steps; k++) {
+      const t = k / steps;
+      const on = {
+        x: place.x + (next!.x - place.x) * t,
+        y: place.y + (next!.y - place.y) * t,
+        s: place.s + (next!.s - place.s) * t,
+      };
+      put(on, { x: out.x + next!.into.x, y: out.y + next!.into.y });
+    }
+  });
+  return ribs;
+}
+
 /**
- * The ribbon under a stretch of a path.
- * @param halfAt half the width at a length from the path's start; `half` the greatest it is, px.
+ * The ribbon over a stretch of a path.
+ * @param halfAt half the width at a length from the path's start, px; null where it is `half` everywhere.
+ * @param half the greatest half width there is, px.
  * @param reach how far joins and caps may stick out of the path, px.
- * @param inked what is to be covered; `span` what the stops run over: both px along the path.
+ * @param inked what is to be coloured; `span` what the stops run over: both px along the path.
  */
 export function colourRibbon(
   path: Path,
-  halfAt: (s: number) => number,
+  halfAt: ((s: number) => number) | null,
   half: number,
   reach: number,
   stops: readonly Stop[],
-  inked: { readonly from: number; readonly to: number },
-  span: { readonly from: number; readonly to: number },
+  inked: Span,
+  span: Span,
 ): ColourRibbon {
-  const { length: whole } = measurePath(path);
-  const length = Math.max(1e-6, span.to - span.from);
-  const spine = spineBetween(path, half, inked.from, inked.to);
-  const widthAt = (s: number): number => Math.max(0, halfAt(path.closed && s > whole ? s - whole : s));
-  const ribs: number[] = [];
-  let last: { readonly s: number; readonly out: Point; readonly half: number } | null = null;
-  const put = (place: SpinePlace, end: boolean): void => {
-    const [x, y] = end
-      ? [place.out.x, place.out.y]
-      : [place.into.x + place.out.x, place.into.y + place.out.y];
-    const size = Math.hypot(x, y) || 1;
-    const own = widthAt(place.s);
-    ribs.push(place.x, place.y, x / size, y / size, (place.s - span.from) / length, own);
-    last = { s: place.s, out: place.out, half: own };
-  };
-  spine.forEach((place, i) => {
-    const next = spine[i + 1];
-    const before = last;
-    const turn = before && next ? turnOf(before.out, next.into) : 0;
-    const turned = before && next && (turn > TURN || (turn * (next.s - before.s)) / 8 > SAG);
-    const changed = before && Math.abs(widthAt(place.s) - before.half) > CHANGE;
-    if (i === 0 || !next || place.corner || turned || changed) put(place, i === 0 || !next);
-    if (!next) return;
-    // Along a straight line the width may change without the spine.
-    const steps = Math.ceil(next.s - place.s > 12 ? (next.s - place.s) / 8 : 1);
-    for (let k = 1; k < steps; k++) {
-      const s = place.s + ((next.s - place.s) * k) / steps;
-      if (Math.abs(widthAt(s) - last!.half) > CHANGE) put({ ...spinePlaceAt(spine, s), s }, false);
-    }
-  });
-  return { ribs, reach, stops };
+  const ribs = ribsOf(path, half);
+  const halves =
+    halfAt &&
+    Array.from({ length: ribs.length / RIB.size }, (_, i) =>
+      Math.max(0, halfAt(ribs[i * RIB.size + RIB.s]!)),
+    );
+  const isRound = path.closed && inked.to - inked.from >= measurePath(path).length - 1e-9;
+  return { ribs, inked, span, half, ...(halves && { halves }), reach, ...(isRound && { isRound }), stops };
+}
+
+/** Mapped ribs that are kept of a path's: copies of a stroke each lie elsewhere. */
+const MOST = 16;
+const mapped = new WeakMap<readonly number[], { readonly key: string; readonly ribs: readonly number[] }[]>();
+
+/** Ribs mapped: the lines across are mapped, and stay the ribs. The same array again for the same map. */
+function mappedRibs(from: readonly number[], m: Matrix): readonly number[] {
+  const key = m.join();
+  let all = mapped.get(from);
+  if (!all) mapped.set(from, (all = []));
+  const found = all.find((one) => one.key === key);
+  if (found) return found.ribs;
+  const ribs = [...from];
+  const turn: Matrix = [m[0], m[1], m[2], m[3], 0, 0];
+  for (let i = 0; i < ribs.length; i += RIB.size) {
+    const at = applyMatrix(m, { x: ribs[i + RIB.x]!, y: ribs[i + RIB.y]! });
+    const across = applyMatrix(turn, { x: -ribs[i + RIB.alongY]!, y: ribs[i + RIB.alongX]! });
+    const along = applyMatrix(turn, { x: ribs[i + RIB.alongX]!, y: ribs[i + RIB.alongY]! });
+    const size = Math.hypot(across.x, across.y) || 1;
+    // Square to the line across, on the side on which the path goes on.
+    const square = { x: across.y / size, y: -across.x / size };
+    const way = square.x * along.x + square.y * along.y < 0 ? -1 : 1;
+    ribs[i + RIB.x] = at.x;
+    ribs[i + RIB.y] = at.y;
+    ribs[i + RIB.alongX] = square.x * way;
+    ribs[i + RIB.alongY] = square.y * way;
+    ribs[i + RIB.across] = ribs[i + RIB.across]! * size;
+  }
+  all.unshift({ key, ribs });
+  all.length = Math.min(all.length, MOST);
+  return ribs;
+}
+
+/** A ribbon mapped; lengths stay those along the path it was made for. */
+export const mappedRibbon = (ribbon: ColourRibbon, m: Matrix): ColourRibbon => ({
+  ...ribbon,
+  ribs: mappedRibs(ribbon.ribs, m),
+  reach: ribbon.reach * Math.hypot(m[0], m[1], m[2], m[3]),
+});
+
+/** A ribbon whose ribs are each moved by so much; it may reach so many times as far then. */
+export function movedRibbon(
+  ribbon: ColourRibbon,
+  by: (place: Point) => Point,
+  further: number,
+): ColourRibbon {
+  const ribs = [...ribbon.ribs];
+  for (let i = 0; i < ribs.length; i += RIB.size) {
+    const { x, y } = by({ x: ribs[i + RIB.x]!, y: ribs[i + RIB.y]! });
+    ribs[i + RIB.x] = ribs[i + RIB.x]! + x;
+    ribs[i + RIB.y] = ribs[i + RIB.y]! + y;
+  }
+  return { ...ribbon, ribs, reach: ribbon.reach * further };
 }
 
 /** Whether colour along a path is a gradient along one straight line. */

@@ -1,5 +1,6 @@
 import type { Stop } from '../colour';
 import { applyMatrix, compose, type Matrix, type Point } from '../geometry';
+import { mappedRibbon, type ColourRibbon } from './colour-ribbon';
 
 /** A straight gradient between two places of the picture. */
 export interface LinearGradient {
@@ -18,8 +19,14 @@ export interface RadialGradient {
   readonly stops: readonly Stop[];
 }
 
-/** What a shape is painted with: #rrggbb, or colours that change across it. */
-export type Colouring = string | LinearGradient | RadialGradient;
+/** #rrggbb, or colours that change across a shape as formats and canvases know it. */
+export type PlainColouring = string | LinearGradient | RadialGradient;
+
+/** What a shape is painted with. */
+export type Colouring = PlainColouring | ColourRibbon;
+
+export const isRibbon = (colour: Colouring): colour is ColourRibbon =>
+  typeof colour === 'object' && 'ribs' in colour;
 
 export const isRadial = (colour: Colouring): colour is RadialGradient =>
   typeof colour === 'object' && 'radius' in colour;
@@ -46,6 +53,7 @@ export function mappedGradient({ from, to, stops }: LinearGradient, m: Matrix): 
 /** What a shape is painted with, where the shape is mapped. */
 export function mappedColouring(colour: Colouring, m: Matrix): Colouring {
   if (typeof colour === 'string') return colour;
+  if (isRibbon(colour)) return mappedRibbon(colour, m);
   return isRadial(colour)
     ? { ...colour, transform: compose(m, colour.transform) }
     : mappedGradient(colour, m);

@@ -1,7 +1,8 @@
 import type { DrawItem } from '../draw';
+import { isRibbon } from '../ink';
 import type { MakeCanvas, PaintContext } from './context';
 import type { Layer } from './layers';
-import { paintItem } from './paint';
+import { paintItems } from './paint';
 
 /** What stands still at the bottom of a picture, painted on a canvas of its own. */
 export interface Bottom {
@@ -13,7 +14,7 @@ export interface Bottom {
 export const weightOf = (item: DrawItem): number =>
   item.kind === 'group'
     ? 4 + item.items.reduce((sum, inner) => sum + weightOf(inner), 0)
-    : 1 + item.path.length / 32;
+    : (isRibbon(item.colour) ? 4 : 1) + item.path.length / 32;
 
 /** A clear canvas of just the size of another: curves that are cut off elsewhere are not rounded alike. */
 export function canvasLike(make: MakeCanvas, { width, height }: PaintContext['canvas']): Layer {
@@ -45,7 +46,7 @@ export function bottomOf(make: MakeCanvas, size: PaintContext['canvas']): Bottom
           context.clearRect(0, 0, layer.width, layer.height);
         }
         place(context);
-        for (const item of items.slice(from)) paintItem(item, context, make);
+        paintItems(items.slice(from), context, make);
         context.restore();
       }
       painted = { items, key };

@@ -3,12 +3,25 @@ export interface PaintGradient {
   addColorStop(offset: number, colour: string): void;
 }
 
+/** As much of a canvas pattern as painting needs. */
+export interface PaintPattern {
+  setTransform(m: {
+    readonly a: number;
+    readonly b: number;
+    readonly c: number;
+    readonly d: number;
+    readonly e: number;
+    readonly f: number;
+  }): void;
+}
+
 /** As much of a 2D canvas context as painting needs: the browser's and the server's both have it. */
 export interface PaintContext {
   readonly canvas: { readonly width: number; readonly height: number };
   globalAlpha: number;
   globalCompositeOperation: string;
   filter: string;
+  imageSmoothingEnabled: boolean;
   lineWidth: number;
   lineCap: 'butt' | 'round' | 'square';
   lineJoin: 'bevel' | 'miter' | 'round';
@@ -36,6 +49,17 @@ export interface PaintContext {
   createImageData(width: number, height: number): { readonly data: Uint8ClampedArray };
   getImageData(x: number, y: number, width: number, height: number): { readonly data: Uint8ClampedArray };
   putImageData(image: unknown, x: number, y: number): void;
+  /** Of a part of the image alone. */
+  putImageData(
+    image: unknown,
+    x: number,
+    y: number,
+    left: number,
+    top: number,
+    width: number,
+    height: number,
+  ): void;
+  createPattern(image: unknown, repetition: 'no-repeat'): unknown;
   createLinearGradient(x0: number, y0: number, x1: number, y1: number): PaintGradient;
   createRadialGradient(x0: number, y0: number, r0: number, x1: number, y1: number, r1: number): PaintGradient;
 }

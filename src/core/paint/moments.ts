@@ -72,8 +72,7 @@ function markPath(
 /** Marks the columns that an item may ink. */
 function markItem(columns: Columns, item: DrawItem, transform: Transform, left: number): void {
   if (item.kind === 'group') {
-    const plain = !item.ground && !item.filters;
-    if (plain) for (const inner of item.items) markItem(columns, inner, transform, left);
+    if (!item.filters) for (const inner of item.items) markItem(columns, inner, transform, left);
     else markBox(columns, itemBounds(item), transform);
   } else if (item.kind === 'stroke' && item.transform) markBox(columns, itemBounds(item), transform);
   else {

@@ -8,16 +8,17 @@ import {
   type Filter,
   type GroupItem,
   type Operator,
+  type ShapeItem,
   type StrokeItem,
 } from '../draw';
 import type { Bounds, PathCommand } from '../geometry';
-import { isRadial, MITER_LIMIT, type Colouring } from '../ink';
+import { isRadial, isRibbon, MITER_LIMIT, type LinearGradient, type RadialGradient } from '../ink';
 import type { MakeCanvas, PaintContext, PaintGradient } from './context';
 import { keepOrGiveBack, keptGroup, type PaintedAt } from './kept-groups';
 import { pixelsOf } from './pixels';
 import { sumMoments } from './moments';
-import { paintRibbon } from './ribbon';
 import { giveBack, layDown, takeLayer, type Layer } from './layers';
+import { sheetFor, type Sheet } from './sheet';
 
 /** Lays path commands into the context's current path. */
 export function tracePath(context: PaintContext, path: readonly PathCommand[]): void {
@@ -38,7 +39,7 @@ export function tracePath(context: PaintContext, path: readonly PathCommand[]): 
 export function paint(list: DrawList, context: PaintContext, make: MakeCanvas, scale = 1): void {
   context.save();
   context.transform(scale, 0, 0, scale, 0, 0);
-  for (const item of list.items) paintItem(item, context, make);
+  paintItems(list.items, context, make);
   context.restore();
 }
 
@@ -49,19 +50,27 @@ const OPERATIONS: Record<Operator, string> = {
   atop: 'source-atop',
 };
 
-/** Paints one item over what the canvas holds. */
-export function paintItem(item: DrawItem, context: PaintContext, make: MakeCanvas): void {
+/** Paints items, one after another, over what the canvas holds. */
+export function paintItems(items: readonly DrawItem[], context: PaintContext, make: MakeCanvas): void {
+  for (let i = 0; i < items.length;) {
+    const { sheet, upTo } = sheetFor(items, i, context, make);
+    for (; i < upTo; i++) paintItem(items[i]!, context, make, sheet);
+    sheet?.done();
+  }
+}
+
+function paintItem(item: DrawItem, context: PaintContext, make: MakeCanvas, sheet: Sheet | null): void {
   context.globalAlpha = item.opacity;
   const operation = item.operator ? OPERATIONS[item.operator] : item.blend;
   if (operation) context.globalCompositeOperation = operation;
   if (item.kind === 'group') paintGroup(item, context, make);
-  else if (item.kind === 'fill') paintFill(item, context);
+  else if (item.kind === 'fill') paintFill(item, context, sheet);
   else if (item.transform) {
     context.save();
     context.transform(...item.transform);
-    paintStroke(item, context);
+    paintStroke(item, context, sheet);
     context.restore();
-  } else paintStroke(item, context);
+  } else paintStroke(item, context, sheet);
   if (operation) context.globalCompositeOperation = 'source-over';
 }
 
@@ -70,9 +79,7 @@ const twoDigits = (value: number): string =>
     .toString(16)
     .padStart(2, '0');
 
-/** What a context fills or strokes with. */
-function styleOf(context: PaintContext, colour: Colouring): unknown {
-  if (typeof colour === 'string') return colour;
+function gradientOf(context: PaintContext, colour: LinearGradient | RadialGradient): PaintGradient {
   let gradient: PaintGradient;
   if (isRadial(colour)) {
     const { focus, focusRadius, centre, radius } = colour;
@@ -84,27 +91,47 @@ function styleOf(context: PaintContext, colour: Colouring): unknown {
   return gradient;
 }
 
-function paintFill(item: FillItem, context: PaintContext): void {
-  context.beginPath();
-  tracePath(context, item.path);
+/**
+ * Fills or strokes with a colour. What a gradient or a ribbon needs of a context is undone: in Chromium a context that was given
+ * a gradient goes on to dither, and what is painted then would show what was painted before.
+ */
+function withColour(
+  item: ShapeItem,
+  context: PaintContext,
+  sheet: Sheet | null,
+  put: (style: unknown) => void,
+): void {
   const { colour } = item;
-  if (typeof colour === 'string' || !isRadial(colour)) {
-    context.fillStyle = styleOf(context, colour);
-    context.fill(item.rule ?? 'nonzero');
+  if (typeof colour === 'string') {
+    put(colour);
     return;
   }
-  // A path stays where it was laid; what it is filled with lies in the coordinates that hold while it is filled.
   context.save();
-  context.transform(...colour.transform);
-  context.fillStyle = styleOf(context, colour);
-  context.fill(item.rule ?? 'nonzero');
+  if (isRibbon(colour)) {
+    const style = sheet?.styleOf(item);
+    // Pixel for pixel, where a context is scaled as well.
+    context.imageSmoothingEnabled = false;
+    if (style) put(style);
+  } else {
+    // A path stays where it was laid; what it is filled with lies in the coordinates that hold while it is filled.
+    if (isRadial(colour)) context.transform(...colour.transform);
+    put(gradientOf(context, colour));
+  }
   context.restore();
 }
 
-function paintStroke(item: StrokeItem, context: PaintContext): void {
+function paintFill(item: FillItem, context: PaintContext, sheet: Sheet | null): void {
   context.beginPath();
   tracePath(context, item.path);
-  context.strokeStyle = styleOf(context, item.colour);
+  withColour(item, context, sheet, (style) => {
+    context.fillStyle = style;
+    context.fill(item.rule ?? 'nonzero');
+  });
+}
+
+function paintStroke(item: StrokeItem, context: PaintContext, sheet: Sheet | null): void {
+  context.beginPath();
+  tracePath(context, item.path);
   context.lineWidth = item.width;
   context.lineCap = item.cap;
   context.lineJoin = item.join;
@@ -113,7 +140,10 @@ function paintStroke(item: StrokeItem, context: PaintContext): void {
     context.setLineDash([...item.dashes]);
     context.lineDashOffset = item.dashPhase ?? 0;
   }
-  context.stroke();
+  withColour(item, context, sheet, (style) => {
+    context.strokeStyle = style;
+    context.stroke();
+  });
   if (item.dashes) context.setLineDash([]);
 }
 
@@ -251,17 +281,9 @@ function paintGroup(group: GroupItem, context: PaintContext, make: MakeCanvas): 
   const [sx, sy] = [a / enlarged, d / enlarged];
   const [dx, dy] = [(e + x * a - box.left) / enlarged, (f + y * d - box.top) / enlarged];
   inner.setTransform(sx, 0, 0, sy, dx, dy);
-  if (group.ground) {
-    const image = inner.createImageData(layer.width, layer.height);
-    paintRibbon(group.ground, image.data, layer.width, layer.height, {
-      scale: sx,
-      x: dx,
-      y: dy,
-    });
-    inner.putImageData(image, 0, 0);
-  }
-  if (group.moments) sumMoments(group.items, layer, make, (item, context) => paintItem(item, context, make));
-  else for (const item of group.items) paintItem(item, inner, make);
+  if (group.moments)
+    sumMoments(group.items, layer, make, (item, context) => paintItems([item], context, make));
+  else paintItems(group.items, inner, make);
   inner.setTransform(1, 0, 0, 1, 0, 0);
   for (const filter of group.filters ?? []) layer = filtered(layer, filter, sx, make);
   layAt(layer, context, at);

@@ -3,7 +3,7 @@ import type { Bounds } from '../geometry';
 import { bottomOf, canvasLike, weightOf, type Bottom } from './bottom';
 import type { MakeCanvas, PaintContext } from './context';
 import { layDownPart, type Layer } from './layers';
-import { paintItem } from './paint';
+import { paintItems } from './paint';
 import { changedPlaces, meets, type Placed } from './places';
 
 /** Where a picture lies on a canvas: its corner, canvas px, and piece pixels to canvas pixels. */
@@ -114,7 +114,7 @@ export function picturePainter(context: PaintContext, make: MakeCanvas, apart = 
           if (layer) layDownPart(layer, onto, place);
         }
         put(onto);
-        for (const item of top) paintItem(item, onto, make);
+        paintItems(top, onto, make);
         onto.restore();
       };
 

@@ -1,5 +1,8 @@
 import { rampAt, type Stop } from '../colour';
+import type { Bounds } from '../geometry';
 import { RIB, type ColourRibbon } from '../ink';
+import type { PlacedField } from './fields';
+import { HEM, type Placing } from './ribbon-field';
 
 /** Colours of a ramp, evenly spread, as bytes in the order red, green, blue, alpha. */
 const STEPS = 512;
@@ -19,131 +22,187 @@ function rampOf(stops: readonly Stop[]): Uint8ClampedArray {
   return ramp;
 }
 
-/** Where a picture lies: canvas pixels to one of the piece, and the piece's origin in its pixels. */
-export interface Placing {
-  readonly scale: number;
-  readonly x: number;
-  readonly y: number;
+/** A part of a picture (unmultiplied red, green, blue, alpha) that shows the pixels of a box of a canvas. */
+export interface PicturePart {
+  readonly pixels: Uint8ClampedArray;
+  /** Pixels of the picture to a row, and the first of this part. */
+  readonly stride: number;
+  readonly first: number;
+  readonly box: Bounds;
 }
 
-/** Pixels that a slice reaches beyond its ribs, so that none is left between two. */
-const LAP = 0.5;
-/** Pixels that the ground is wider than the stroke, so that its soft edge is fully coloured. */
-const HEM = 2.5;
+/** A rib at a length between others, its place in canvas pixels. */
+function ribAt({ ribs, half, halves }: ColourRibbon, s: number, at: Placing) {
+  let [low, high] = [0, ribs.length / RIB.size - 1];
+  while (high - low > 1) {
+    const middle = (low + high) >> 1;
+    if (ribs[middle * RIB.size + RIB.s]! <= s) low = middle;
+    else high = middle;
+  }
+  const [s0, s1] = [ribs[low * RIB.size + RIB.s]!, ribs[high * RIB.size + RIB.s]!];
+  const t = s1 > s0 ? Math.min(1, Math.max(0, (s - s0) / (s1 - s0))) : 0;
+  const mix = (part: number): number =>
+    ribs[low * RIB.size + part]! * (1 - t) + ribs[high * RIB.size + part]! * t;
+  const [ax, ay] = [mix(RIB.alongX), mix(RIB.alongY)];
+  const size = Math.sqrt(ax * ax + ay * ay) || 1;
+  return {
+    slice: low,
+    x: mix(RIB.x) * at.scale + at.x,
+    y: mix(RIB.y) * at.scale + at.y,
+    alongX: ax / size,
+    alongY: ay / size,
+    half: (halves ? halves[low]! * (1 - t) + halves[high]! * t : half) * mix(RIB.across) * at.scale,
+  };
+}
+
+/** What a ribbon is painted with and on: whole pixels at a time, both in the machine's own order of bytes. */
+interface Paint {
+  readonly whole: Uint32Array;
+  readonly bytes: Uint8ClampedArray;
+  readonly ramp: Uint8ClampedArray;
+  readonly wholeRamp: Uint32Array;
+}
+
+/** Lays a colour over one that is there already; `cover` is how much of the pixel the stroke covers. */
+function layOver({ whole, bytes, ramp, wholeRamp }: Paint, on: number, step: number, cover: number): void {
+  if (cover >= 1) {
+    whole[on] = wholeRamp[step]!;
+    return;
+  }
+  if (cover <= 0) return;
+  const from = 4 * step;
+  const to = 4 * on;
+  const above = ramp[from + 3]! * cover;
+  const under = bytes[to + 3]! * (1 - cover);
+  const alpha = above + under;
+  if (alpha <= 0) return;
+  for (let c = 0; c < 3; c++) bytes[to + c] = (ramp[from + c]! * above + bytes[to + c]! * under) / alpha;
+  bytes[to + 3] = alpha;
+}
 
 /**
- * Paints a ribbon into pixels (unmultiplied red, green, blue, alpha). Between two ribs a pixel has the colour of the share
- * of its distances to them: exact on the ribs, without steps between. Where a part lies over an earlier one its edge is
- * soft. What ribs leave bare where the path bends tighter than the stroke is wide takes the colour of the nearest.
+ * Colours a run of pixels. What no earlier part has coloured is coloured anyhow. This is the innermost loop of all painting: it is
+ * given plain numbers, and makes nothing.
+ * @param on the first pixel of the picture, `along[from]` its length along the path; `to` comes after the last.
+ * @param least, most what lies before or beyond is not inked.
+ * @param zero, perPixel from a length to a step of the ramp.
+ * @param edge, wider the pen's half width at a length of 0 and by how much it is wider for each pixel along the path.
+ * @param aside, further how far beside the path the run's first pixel lies, and each further one.
+ */
+function colourRun(
+  paint: Paint,
+  along: Float32Array,
+  from: number,
+  to: number,
+  on: number,
+  least: number,
+  most: number,
+  zero: number,
+  perPixel: number,
+  edge: number,
+  wider: number,
+  aside: number,
+  further: number,
+): void {
+  const { whole, wholeRamp } = paint;
+  for (let k = from; k < to; k++, on++) {
+    const s = along[k]!;
+    if (s < least || s > most) continue;
+    const place = zero + s * perPixel;
+    const step = place <= 0 ? 0 : place >= STEPS ? STEPS : place | 0;
+    if (whole[on] === 0) whole[on] = wholeRamp[step]!;
+    else layOver(paint, on, step, edge + s * wider - Math.abs(aside + (k - from) * further));
+  }
+}
+
+/**
+ * Paints a ribbon into a part of a picture that is clear. Where a part lies over an earlier one its edge is soft.
+ * @param at where its path lies on that canvas.
  */
 export function paintRibbon(
-  { ribs, reach, stops }: ColourRibbon,
-  pixels: Uint8ClampedArray,
-  width: number,
-  height: number,
+  ribbon: ColourRibbon,
+  { field, left, top }: PlacedField,
   at: Placing,
+  { pixels, stride, first, box }: PicturePart,
 ): void {
-  const ramp = rampOf(stops);
-  // Whole pixels at a time: both sides are in the machine's own order of bytes.
-  const whole = new Uint32Array(pixels.buffer, pixels.byteOffset, pixels.length / 4);
-  const wholeRamp = new Uint32Array(ramp.buffer);
-  /** `cover` is how much of a pixel the stroke covers; what no earlier part has coloured is coloured anyhow. */
-  const put = (to: number, step: number, cover: number): void => {
-    if (cover >= 1 || whole[to] === 0) {
-      whole[to] = wholeRamp[step]!;
-      return;
-    }
-    if (cover <= 0) return;
-    const [from, on] = [4 * step, 4 * to];
-    const above = ramp[from + 3]! * cover;
-    const under = pixels[on + 3]! * (1 - cover);
-    const alpha = above + under;
-    if (alpha <= 0) return;
-    for (let c = 0; c < 3; c++) pixels[on + c] = (ramp[from + c]! * above + pixels[on + c]! * under) / alpha;
-    pixels[on + 3] = alpha;
-  };
-  const stepOf = (share: number): number => Math.round(Math.min(1, Math.max(0, share)) * STEPS);
-  const far = reach * at.scale + HEM;
+  const { ribs, inked, span, half, halves, reach, stops, isRound } = ribbon;
   const count = ribs.length / RIB.size;
-  const rib = (i: number, part: number): number => ribs[i * RIB.size + part]!;
-  /** Colours what is still bare around a rib. */
-  const fillAround = (i: number, radius: number): void => {
-    const [cx, cy] = [rib(i, RIB.x) * at.scale + at.x, rib(i, RIB.y) * at.scale + at.y];
-    const colour = wholeRamp[stepOf(rib(i, RIB.share))]!;
-    const left = Math.max(0, Math.floor(cx - radius));
-    const right = Math.min(width - 1, Math.ceil(cx + radius));
-    const top = Math.max(0, Math.floor(cy - radius));
-    const bottom = Math.min(height - 1, Math.ceil(cy + radius));
-    for (let y = top; y <= bottom; y++) {
-      for (let x = left; x <= right; x++) {
-        const near = (x + 0.5 - cx) ** 2 + (y + 0.5 - cy) ** 2 <= radius * radius;
-        if (near && whole[y * width + x] === 0) whole[y * width + x] = colour;
+  if (count < 2) return;
+  const ramp = rampOf(stops);
+  const paint: Paint = {
+    whole: new Uint32Array(pixels.buffer, pixels.byteOffset, pixels.length / 4),
+    bytes: pixels,
+    ramp,
+    wholeRamp: new Uint32Array(ramp.buffer),
+  };
+  const [width, height] = [box.right - box.left, box.bottom - box.top];
+  const perPixel = STEPS / Math.max(1e-6, span.to - span.from);
+  const length = ribs[(count - 1) * RIB.size + RIB.s]!;
+  const far = reach * at.scale + HEM;
+  const halfAt = (i: number): number =>
+    (halves ? halves[i]! : half) * ribs[i * RIB.size + RIB.across]! * at.scale + 0.5;
+
+  /** What lies along the path between two lengths; `round` is how far it has come before, round a closed path. */
+  const stretch = (from: number, to: number, round: number): void => {
+    const { columns, rows, pixels: begins, aside, further, along, slices } = field;
+    const [dx, dy] = [left - box.left, top - box.top];
+    const zero = (round - span.from) * perPixel + 0.5;
+    const [begin, end] = [ribAt(ribbon, from, at).slice, ribAt(ribbon, to, at).slice];
+    for (let i = begin; i <= end; i++) {
+      const s0 = ribs[i * RIB.size + RIB.s]!;
+      const s1 = ribs[(i + 1) * RIB.size + RIB.s]!;
+      const h0 = halfAt(i);
+      const wider = s1 > s0 ? (halfAt(i + 1) - h0) / (s1 - s0) : 0;
+      // What lies in a slice may by rounding lie a little before or after its ribs.
+      const least = i === begin ? from : -Infinity;
+      const most = i === end ? to : Infinity;
+      for (let r = slices[i]!; r < slices[i + 1]!; r++) {
+        const x = columns[r]! + dx;
+        const y = rows[r]! + dy;
+        if (y < 0 || y >= height || x >= width) continue;
+        // Of a run that begins before the part, what lies within it.
+        const before = Math.max(0, -x);
+        const p = begins[r]! + before;
+        const upTo = Math.min(begins[r + 1]!, begins[r]! + width - x);
+        const on = first + y * stride + x + before;
+        const step = further[r]!;
+        const out = aside[r]! + before * step;
+        colourRun(paint, along, p, upTo, on, least, most, zero, perPixel, h0 - s0 * wider, wider, out, step);
       }
     }
   };
-  for (let i = 0; i + 1 < count; i++) {
-    const [ax, ay] = [rib(i, RIB.x) * at.scale + at.x, rib(i, RIB.y) * at.scale + at.y];
-    const [bx, by] = [rib(i + 1, RIB.x) * at.scale + at.x, rib(i + 1, RIB.y) * at.scale + at.y];
-    const [atx, aty] = [rib(i, RIB.alongX), rib(i, RIB.alongY)];
-    const [btx, bty] = [rib(i + 1, RIB.alongX), rib(i + 1, RIB.alongY)];
-    const [s0, s1] = [rib(i, RIB.share), rib(i + 1, RIB.share)];
-    const [h0, h1] = [rib(i, RIB.half) * at.scale, rib(i + 1, RIB.half) * at.scale];
-    const wide = Math.max(h0, h1) + HEM;
-    const [dx, dy] = [bx - ax, by - ay];
-    const d = Math.sqrt(dx * dx + dy * dy);
-    if (d < 1e-6) continue;
-    const [ux, uy] = [dx / d, dy / d];
-    const lean = Math.min(atx * ux + aty * uy, btx * ux + bty * uy);
-    // Ribs that lean from the way between them reach far out at a corner.
-    const side = lean < 0.97 ? far : wide;
-    const back = i === 0 ? far : LAP;
-    const on = i + 2 === count ? far : LAP;
-    // What the slice may cover: its way, widened to its sides and to what its ribs lean out.
-    const [sx, sy] = [Math.abs(uy) * side, Math.abs(ux) * side];
-    const slack = side * Math.sqrt(Math.max(0, 1 - lean * lean));
-    const [ex, ey, fx, fy] = [ax - ux * back, ay - uy * back, bx + ux * on, by + uy * on];
-    const left = Math.max(0, Math.floor(Math.min(ex, fx) - sx - slack));
-    const right = Math.min(width - 1, Math.ceil(Math.max(ex, fx) + sx + slack));
-    const top = Math.max(0, Math.floor(Math.min(ey, fy) - sy - slack));
-    const bottom = Math.min(height - 1, Math.ceil(Math.max(ey, fy) + sy + slack));
-    /** The part of a row in which `value + slope · x` is not negative, x counted from `left`. */
-    let [first, last] = [0, 0];
-    const within = (value: number, slope: number): void => {
-      if (slope > 1e-12) first = Math.max(first, Math.ceil(-value / slope));
-      else if (slope < -1e-12) last = Math.min(last, Math.floor(value / -slope));
-      else if (value < 0) last = -1;
-    };
-    for (let y = top; y <= bottom; y++) {
-      const [rx, ry] = [left + 0.5 - ax, y + 0.5 - ay];
-      const across = rx * uy - ry * ux;
-      const behind = rx * atx + ry * aty;
-      const ahead = (bx - left - 0.5) * btx + (by - y - 0.5) * bty;
-      [first, last] = [0, right - left];
-      within(side - across, -uy);
-      within(side + across, uy);
-      within(behind + back, atx);
-      within(ahead + on, -btx);
-      within(behind + ahead - 1e-9, atx - btx);
-      // The innermost loop of all painting: the common case, a pixel not coloured yet, is written out.
-      const row = y * width + left;
-      const spread = s1 - s0;
-      for (let k = first; k <= last; k++) {
-        const gone = behind + k * atx;
-        const t = gone / (gone + ahead - k * btx);
-        const share = s0 + spread * t;
-        const step = share <= 0 ? 0 : share >= 1 ? STEPS : (share * STEPS + 0.5) | 0;
-        if (whole[row + k] === 0) whole[row + k] = wholeRamp[step]!;
-        else put(row + k, step, h0 + (h1 - h0) * t + 0.5 - Math.abs(across + k * uy));
+
+  /** What caps and ends ink beyond an end, in its colour: a stretch straight on, or all that is bare about it. */
+  const beyond = (s: number, onward: 1 | -1, bareOnly: boolean): void => {
+    const end = ribAt(ribbon, s > length ? s - length : s, at);
+    const step = Math.min(STEPS, Math.max(0, Math.round((s - span.from) * perPixel)));
+    const colour = paint.wholeRamp[step]!;
+    const [cx, cy] = [end.x - box.left, end.y - box.top];
+    const [from, to] = [Math.max(0, Math.floor(cx - far)), Math.min(width - 1, Math.ceil(cx + far))];
+    const [above, below] = [Math.max(0, Math.floor(cy - far)), Math.min(height - 1, Math.ceil(cy + far))];
+    for (let y = above; y <= below; y++) {
+      for (let x = from; x <= to; x++) {
+        const rx = x + 0.5 - cx;
+        const ry = y + 0.5 - cy;
+        const on = first + y * stride + x;
+        const bare = paint.whole[on] === 0;
+        if (bareOnly) {
+          if (bare && rx * rx + ry * ry <= far * far) paint.whole[on] = colour;
+          continue;
+        }
+        const ahead = (rx * end.alongX + ry * end.alongY) * onward;
+        const across = Math.abs(rx * end.alongY - ry * end.alongX);
+        if (ahead < -1 || across > end.half + HEM) continue;
+        if (bare) paint.whole[on] = colour;
+        else layOver(paint, on, step, end.half + 0.5 - across);
       }
     }
-    // Where ribs cross within the stroke's width, they leave a part of it bare.
-    if (lean < 0.97 && wide * Math.sqrt(1 - lean * lean) > 0.4 * d) {
-      fillAround(i, wide);
-      fillAround(i + 1, wide);
-    }
-  }
-  if (count > 0) {
-    fillAround(0, far);
-    fillAround(count - 1, far);
-  }
+  };
+
+  if (!isRound) beyond(inked.from, -1, false);
+  stretch(Math.min(inked.from, length), Math.min(inked.to, length), 0);
+  if (inked.to > length) stretch(0, inked.to - length, length);
+  if (!isRound) beyond(inked.to, 1, false);
+  beyond(inked.from, -1, true);
+  beyond(inked.to, 1, true);
 }

@@ -9,6 +9,7 @@ import {
   type Piece,
 } from '../document';
 import {
+  boxCommands,
   commandsBounds,
   compose,
   pathBounds,
@@ -58,7 +59,7 @@ function awayFrom(side: Side, edge: number, part: Bounds): { x: number; y: numbe
 function seenBeyond(side: Side, edge: number): PathCommand[] {
   const [left, right] = [side === 'left' ? edge : -FAR, side === 'right' ? edge : FAR];
   const [top, bottom] = [side === 'above' ? edge : -FAR, side === 'below' ? edge : FAR];
-  return [['M', left, top], ['L', right, top], ['L', right, bottom], ['L', left, bottom], ['Z']];
+  return boxCommands({ left, top, right, bottom });
 }
 
 /** How far each part is there at a frame; all of them 1 where the text does not arrive. */

@@ -11,6 +11,7 @@ import {
   type Lettering,
 } from '../document';
 import {
+  boxCommands,
   commandsOf,
   compose,
   isSimilar,
@@ -30,15 +31,7 @@ type Line = NonNullable<ArtShape['line']>;
 function groundOf(stroke: StrokeItem): FillItem | null {
   const bounds = itemBounds(stroke);
   if (!bounds) return null;
-  const { left, top, right, bottom } = bounds;
-  const path: PathCommand[] = [
-    ['M', left, top],
-    ['L', right, top],
-    ['L', right, bottom],
-    ['L', left, bottom],
-    ['Z'],
-  ];
-  return { kind: 'fill', path, colour: stroke.colour, opacity: 1 };
+  return { kind: 'fill', path: boxCommands(bounds), colour: stroke.colour, opacity: 1 };
 }
 
 /** Commands without the pieces that have no length: canvases differ in what they draw of them. */

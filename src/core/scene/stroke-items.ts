@@ -1,8 +1,9 @@
-import { type DrawItem, type FillItem, transformed } from '../draw';
+import { itemBounds, transformed, type DrawItem, type FillItem } from '../draw';
 import { colourAt, denseStops, rampAt, type Stop } from '../colour';
 import { changed, type Ink, type ShadowLine, type Stroke } from '../document';
 import { glowUnder, glowWithin, nowOf, shadowUnder } from '../effects';
 import {
+  boxCommands,
   cornersOf,
   measurePath,
   parallelPath,
@@ -34,7 +35,7 @@ import { dashesAt, stopsAt, tapersAt } from './ink-now';
 import type { Moment } from './moment';
 import { capOfDot, MASK, type Laid, isWhole, wholeWidth, lineShape } from './laid-ink';
 
-/** A line whose colours run along it: coloured ground, of which the line's shape is kept. */
+/** A line whose colours run along it. */
 function colouredAlong(
   laid: Laid,
   stops: readonly Stop[],
@@ -51,18 +52,25 @@ function colouredAlong(
   const strength = even ? opacity * stops[0]!.opacity : opacity;
   const { pen } = laid;
   const wider = wholeWidth(ink, width) / width;
-  const halfAt = pen ? (s: number) => (pen.at(s) * wider) / 2 : () => half;
+  const halfAt = pen && ((s: number) => (pen.at(s) * wider) / 2);
   const span = over === 'whole' ? { from: 0, to: m.length } : laid.inked;
   if (isOneLine(m.path) && !ink.line) {
     const at = (s: number) => ({ ...pointAtLength(m, s) });
     const gradient = { from: at(span.from), to: at(span.to), stops: denseStops(shown) };
     return lineShape(laid, { colour: gradient, opacity: strength });
   }
+  const ribbon = colourRibbon(m.path, halfAt, half, reach, shown, inked, span);
+  if (!ink.line || even) return lineShape(laid, { colour: ribbon, opacity: strength });
+  // Rails and their caps lie over one another: see-through colours are laid once, and the shape of all is kept of them.
+  const shape = lineShape(laid, { colour: MASK, opacity: 1 });
+  const box = itemBounds(shape);
   return {
     kind: 'group',
     opacity: strength,
-    ground: colourRibbon(m.path, halfAt, half, reach, shown, inked, span),
-    items: [{ ...lineShape(laid, { colour: MASK, opacity: 1 }), operator: 'keep' }],
+    items: [
+      ...(box ? [{ kind: 'fill' as const, path: boxCommands(box), colour: ribbon, opacity: 1 }] : []),
+      { ...shape, operator: 'keep' },
+    ],
   };
 }
 

@@ -1,5 +1,6 @@
 import type { Blend } from '../../draw';
 import {
+  boxCommands,
   applyMatrix,
   commandsBounds,
   compose,
@@ -45,18 +46,8 @@ export function ownBox(piece: Piece, id: string, frame: number): Bounds | null {
 }
 
 /** The upright box round a box that was mapped. */
-export const mappedBox = ({ left, top, right, bottom }: Bounds, m: Matrix): Bounds | null =>
-  commandsBounds(
-    transformCommands(
-      [
-        ['M', left, top],
-        ['L', right, top],
-        ['L', right, bottom],
-        ['L', left, bottom],
-      ],
-      m,
-    ),
-  );
+export const mappedBox = (box: Bounds, m: Matrix): Bounds | null =>
+  commandsBounds(transformCommands(boxCommands(box), m));
 
 /** How a layer or group is placed; where it is not yet, about the middle of its box. */
 export function placementOf(piece: Piece, id: string, frame: number): Placement {

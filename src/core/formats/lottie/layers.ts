@@ -1,4 +1,4 @@
-import { isOnlySoft, type DrawItem, type Filter, type GroupItem, type ShapeItem } from '../../draw';
+import { isOnlySoft, type Filter } from '../../draw';
 import { transformCommands } from '../../geometry';
 import {
   groundsOf,
@@ -8,6 +8,9 @@ import {
   type GroupTrack,
   type ShapeTrack,
   type Track,
+  type TrackGroup,
+  type TrackItem,
+  type TrackShape,
 } from '../tracks';
 import { paintShape } from './paints';
 import { moving, pathShapes, rgb, short, still } from './values';
@@ -71,7 +74,7 @@ function runsOf<T>(
   return runs;
 }
 
-const opacityOf = (items: readonly (DrawItem | null)[]) =>
+const opacityOf = (items: readonly (TrackItem | null)[]) =>
   moving(
     items.map((item) => item && [item.opacity * 100]),
     0.2,
@@ -83,7 +86,7 @@ const shapeLayer = (shapes: readonly object[], opacity: unknown, from: number, t
 });
 
 /** A shape whose pen stands askew is drawn where it stands; its pen is as wide as it is in the mean. */
-function upright(item: ShapeItem): ShapeItem {
+function upright(item: TrackShape): TrackShape {
   if (item.kind === 'fill' || !item.transform) return item;
   const { transform: m, ...own } = item;
   const size = Math.sqrt(Math.abs(m[0] * m[3] - m[1] * m[2]));
@@ -133,7 +136,7 @@ const BLENDS: Readonly<Record<string, number>> = {
   add: 16,
 };
 
-const filterOf = <K extends Filter['kind']>({ filters = [] }: GroupItem, kind: K) =>
+const filterOf = <K extends Filter['kind']>({ filters = [] }: TrackGroup, kind: K) =>
   filters.find((filter): filter is Extract<Filter, { kind: K }> => filter.kind === kind);
 
 /** The colours that lie under a group through time, slice by slice. */
@@ -174,7 +177,7 @@ const pictureShape = (width: number, height: number) => ({
 });
 
 /** The whole picture, white, at frames at which an item is absent. */
-const openLayers = ({ width, height }: Assets, items: readonly (DrawItem | null)[]): Layers =>
+const openLayers = ({ width, height }: Assets, items: readonly (TrackItem | null)[]): Layers =>
   runsOf(
     items.map((item) => (item ? null : true)),
     () => true,

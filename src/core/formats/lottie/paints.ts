@@ -1,12 +1,12 @@
-import type { ShapeItem } from '../../draw';
-import { isRadial, MITER_LIMIT, type Colouring } from '../../ink';
+import { isRadial, MITER_LIMIT, type PlainColouring } from '../../ink';
+import type { TrackShape } from '../tracks';
 import { moving, rgb, short, still } from './values';
 
 const CAPS = { butt: 1, round: 2, square: 3 } as const;
 const JOINS = { miter: 1, round: 2, bevel: 3 } as const;
 
 /** A gradient: its places, and its stops as offset and colour, then offset and opacity. */
-function gradient(colour: Exclude<Colouring, string>) {
+function gradient(colour: Exclude<PlainColouring, string>) {
   const { stops } = colour;
   const colours = stops.flatMap(({ at, colour: stop }) => [short(at, 4), ...rgb(stop)]);
   const solid = stops.every(({ opacity }) => opacity === 1);
@@ -33,8 +33,8 @@ function gradient(colour: Exclude<Colouring, string>) {
 
 /** What a shape is filled or stroked with through time; all in `tint` where one is named. */
 export function paintShape(
-  items: readonly (ShapeItem | null)[],
-  first: ShapeItem,
+  items: readonly (TrackShape | null)[],
+  first: TrackShape,
   tint: string | null,
 ): object {
   const colour = tint ?? first.colour;

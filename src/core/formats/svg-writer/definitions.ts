@@ -1,4 +1,4 @@
-import { isRadial, type Colouring } from '../../ink';
+import { isRadial, type PlainColouring } from '../../ink';
 import { element, short } from './element';
 
 /** What is named once and used by its name: gradients, masks, filters. The same content is kept once. */
@@ -24,7 +24,7 @@ export class Definitions {
 }
 
 /** A paint of SVG: a colour, or a gradient by its name. */
-export function paintOf(colour: Colouring, defs: Definitions): string {
+export function paintOf(colour: PlainColouring, defs: Definitions): string {
   if (typeof colour === 'string') return colour;
   const stops = colour.stops
     .map(({ at, colour: stop, opacity }) =>

@@ -1,5 +1,4 @@
-import type { ShapeItem } from '../../draw';
-import { compactPathData } from '../../geometry';
+import { compactPathData, type PathCommand } from '../../geometry';
 import { sampleOf, trimOf, type ShapeTrack } from '../tracks';
 import { gliding, held, stepping, type Clock } from './clock';
 import { short } from './element';
@@ -15,7 +14,7 @@ export function pathMoves(
       ? trimOf(items.map((one) => one?.path ?? null))
       : null;
   if (!trim) {
-    const texts = new Map<ShapeItem['path'], string>();
+    const texts = new Map<readonly PathCommand[], string>();
     const data = held(
       items.map((item) => {
         if (!item) return null;

@@ -1,6 +1,8 @@
 import { rampAt } from '../../colour';
 import type { PathCommand } from '../../geometry';
-import { RIB, type ColourRibbon } from '../../ink';
+import type { DrawItem } from '../../draw';
+import { isRibbon, RIB, type ColourRibbon } from '../../ink';
+import type { TrackItem } from './track';
 
 /** How much of a gradient one slice of a single colour may span, and how far it reaches under the next, px. */
 const STEP = 1 / 64;
@@ -17,17 +19,7 @@ interface Rib {
   readonly half: number;
 }
 
-const ribAt = (ribs: readonly number[], i: number): Rib => {
-  const [x, y, alongX, alongY, share, half] = ribs.slice(i * RIB.size, (i + 1) * RIB.size) as [
-    number,
-    number,
-    number,
-    number,
-    number,
-    number,
-  ];
-  return { x, y, alongX, alongY, share, half };
-};
+type RibNumbers = [x: number, y: number, alongX: number, alongY: number, s: number, across: number];
 
 const between = (a: Rib, b: Rib, t: number): Rib => {
   const mix = (p: number, q: number) => p + (q - p) * t;
@@ -43,8 +35,60 @@ const between = (a: Rib, b: Rib, t: number): Rib => {
   };
 };
 
-const ribsOf = ({ ribs }: ColourRibbon): Rib[] =>
-  Array.from({ length: ribs.length / RIB.size }, (_, i) => ribAt(ribs, i));
+/** The ribs of what a ribbon inks, ends included; round a closed path they go on where it passes its first point. */
+function inkedRibs({ ribs, inked, span, half, halves }: ColourRibbon): Rib[] {
+  const length = ribs.at(RIB.s - RIB.size)!;
+  const all = Array.from({ length: ribs.length / RIB.size }, (_, i): Rib & { s: number } => {
+    const [x, y, alongX, alongY, s, across] = ribs.slice(i * RIB.size, (i + 1) * RIB.size) as RibNumbers;
+    return { x, y, alongX, alongY, s, share: 0, half: (halves ? halves[i]! : half) * across };
+  });
+  const rounds = inked.to > length ? [0, length] : [0];
+  const places = rounds.flatMap((round) => all.map((rib) => ({ ...rib, s: rib.s + round })));
+  const out = places.slice(1).flatMap((b, i): (Rib & { s: number })[] => {
+    const a = places[i]!;
+    if (b.s <= inked.from || a.s >= inked.to || b.s <= a.s) return [];
+    const at = (s: number) => ({ ...between(a, b, (s - a.s) / (b.s - a.s)), s });
+    const begins = a.s <= inked.from;
+    return [...(begins ? [at(inked.from)] : []), b.s >= inked.to ? at(inked.to) : b];
+  });
+  const size = Math.max(1e-6, span.to - span.from);
+  return out.map(({ s, ...rib }) => ({ ...rib, share: (s - span.from) / size }));
+}
+
+const known = new WeakMap<ColourRibbon, readonly Rib[]>();
+
+function ribsOf(ribbon: ColourRibbon): readonly Rib[] {
+  let ribs = known.get(ribbon);
+  if (!ribs) known.set(ribbon, (ribs = inkedRibs(ribbon)));
+  return ribs;
+}
+
+const taken = new WeakMap<DrawItem, TrackItem>();
+
+/**
+ * An item as formats can have it, which know no colours along a line: coloured ground, of which the line's shape is kept. The
+ * same item again for the same one.
+ */
+export function grounded(item: DrawItem): TrackItem {
+  let found = taken.get(item);
+  if (!found) taken.set(item, (found = ground(item)));
+  return found;
+}
+
+function ground(item: DrawItem): TrackItem {
+  if (item.kind === 'group') return { ...item, items: item.items.map(grounded) };
+  const { colour } = item;
+  if (!isRibbon(colour)) return { ...item, colour };
+  const { operator, blend, ...over } = item;
+  return {
+    kind: 'group',
+    opacity: item.opacity,
+    ...(operator && { operator }),
+    ...(blend && { blend }),
+    ground: colour,
+    items: [{ ...over, opacity: 1, colour: '#000000', operator: 'keep' }],
+  };
+}
 
 /** A part of a ribbon in one colour. */
 export interface Slice {
@@ -111,7 +155,7 @@ export function groundsOf(
   const grounds = items.map((item) => item?.ground ?? null);
   const known = [...new Set(grounds.filter((one) => one !== null))];
   if (known.length === 0) return [];
-  const longest = known.reduce((a, b) => (b.ribs.length > a.ribs.length ? b : a));
+  const longest = known.reduce((a, b) => (ribsOf(b).length > ribsOf(a).length ? b : a));
   if (known.every((one) => liesOn(one, longest))) return [{ ground: longest, at: grounds.map(() => true) }];
   return known.map((ground) => ({ ground, at: grounds.map((one) => one === ground) }));
 }

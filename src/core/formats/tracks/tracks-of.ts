@@ -1,18 +1,19 @@
-import type { DrawItem, GroupItem, ShapeItem } from '../../draw';
-import type { Track } from './track';
+import type { DrawItem } from '../../draw';
+import { grounded } from './ground';
+import type { Track, TrackGroup, TrackItem, TrackShape } from './track';
 
-type Items = readonly DrawItem[];
+type Items = readonly TrackItem[];
 
 /** A track while it is made. */
 interface Lane {
-  readonly items: (DrawItem | null)[];
-  last: DrawItem;
+  readonly items: (TrackItem | null)[];
+  last: TrackItem;
 }
 
 const same = (a: unknown, b: unknown): boolean => a === b || JSON.stringify(a) === JSON.stringify(b);
 
 /** Whether two shapes differ only in what a track may change. */
-function alikeShapes(a: ShapeItem, b: ShapeItem): boolean {
+function alikeShapes(a: TrackShape, b: TrackShape): boolean {
   const paints =
     typeof a.colour === 'string' && typeof b.colour === 'string' ? true : same(a.colour, b.colour);
   if (!paints) return false;
@@ -28,13 +29,13 @@ function alikeShapes(a: ShapeItem, b: ShapeItem): boolean {
   );
 }
 
-const filterKinds = ({ filters = [] }: GroupItem): string => filters.map(({ kind }) => kind).join();
+const filterKinds = ({ filters = [] }: TrackGroup): string => filters.map(({ kind }) => kind).join();
 
 /** Whether two items could be the same thing at two moments. */
-function alike(a: DrawItem, b: DrawItem): boolean {
+function alike(a: TrackItem, b: TrackItem): boolean {
   if (a.kind !== b.kind || a.operator !== b.operator || a.blend !== b.blend) return false;
   if (a.kind === 'group' || b.kind === 'group') {
-    const [one, other] = [a as GroupItem, b as GroupItem];
+    const [one, other] = [a as TrackGroup, b as TrackGroup];
     return (
       Boolean(one.ground) === Boolean(other.ground) &&
       one.moments === other.moments &&
@@ -45,7 +46,7 @@ function alike(a: DrawItem, b: DrawItem): boolean {
 }
 
 const [FAR, NEAR] = [40, 4];
-const endsOf = (item: ShapeItem): readonly [number, number, number, number] => {
+const endsOf = (item: TrackShape): readonly [number, number, number, number] => {
   const first = item.path[0];
   const last = item.path.findLast((c) => c[0] !== 'Z');
   if (!first || !last) return [0, 0, 0, 0];
@@ -53,26 +54,26 @@ const endsOf = (item: ShapeItem): readonly [number, number, number, number] => {
 };
 
 /** How surely two items are the same thing at two moments; 0 where they can't be or are too far from one another. */
-function likeness(a: DrawItem, b: DrawItem): number {
+function likeness(a: TrackItem, b: TrackItem): number {
   if (a === b) return 8;
   if (!alike(a, b)) return 0;
   if (a.kind === 'group') {
-    const [x, y] = [a.items[0], (b as GroupItem).items[0]];
+    const [x, y] = [a.items[0], (b as TrackGroup).items[0]];
     if (!x || !y) return 1;
     return x.kind === y.kind ? Math.max(0.5, likeness(x, y)) : 0.5;
   }
-  const [p, q] = [endsOf(a), endsOf(b as ShapeItem)];
+  const [p, q] = [endsOf(a), endsOf(b as TrackShape)];
   const begin = Math.hypot(p[0] - q[0], p[1] - q[1]);
   const end = Math.hypot(p[2] - q[2], p[3] - q[3]);
   if (Math.min(begin, end) < NEAR) return 4;
-  return Math.min(begin, end) < FAR || a.path.length === (b as ShapeItem).path.length ? 2 : 0;
+  return Math.min(begin, end) < FAR || a.path.length === (b as TrackShape).path.length ? 2 : 0;
 }
 
 /** Lays a frame's items beside the lanes so that together they are the most alike, both in their order. */
 function laidBeside(
   lanes: readonly Lane[],
   items: Items,
-): readonly (readonly [Lane | null, DrawItem | null])[] {
+): readonly (readonly [Lane | null, TrackItem | null])[] {
   const [rows, columns] = [lanes.length, items.length];
   const best = Array.from({ length: rows + 1 }, () => new Float64Array(columns + 1));
   for (let i = rows - 1; i >= 0; i--) {
@@ -85,7 +86,7 @@ function laidBeside(
       );
     }
   }
-  const out: [Lane | null, DrawItem | null][] = [];
+  const out: [Lane | null, TrackItem | null][] = [];
   let [i, j] = [0, 0];
   while (i < rows || j < columns) {
     const here = best[i]![j]!;
@@ -102,14 +103,14 @@ function laidBeside(
  * one after another, are that frame's list. So a picture made of tracks is the picture that was painted; which items are taken
  * for the same thing only decides how much is to be written.
  */
-export function tracksOf(lists: readonly Items[]): Track[] {
+export const tracksOf = (lists: readonly (readonly DrawItem[])[]): Track[] =>
+  tracksThrough(lists.map((items) => items.map(grounded)));
+
+function tracksThrough(lists: readonly Items[]): Track[] {
   let lanes: Lane[] = [];
   lists.forEach((items, frame) => {
     const before = lists[frame - 1];
-    if (
-      before &&
-      (before === items || (before.length === items.length && before.every((one, k) => one === items[k])))
-    ) {
+    if (before?.length === items.length && before.every((one, k) => one === items[k])) {
       for (const lane of lanes) lane.items.push(lane.items[frame - 1]!);
       return;
     }
@@ -121,8 +122,12 @@ export function tracksOf(lists: readonly Items[]): Track[] {
     });
   });
   return lanes.map(({ items, last }): Track => {
-    if (last.kind !== 'group') return { kind: 'shape', items: items as (ShapeItem | null)[] };
-    const groups = items as (GroupItem | null)[];
-    return { kind: 'group', items: groups, children: tracksOf(groups.map((group) => group?.items ?? [])) };
+    if (last.kind !== 'group') return { kind: 'shape', items: items as (TrackShape | null)[] };
+    const groups = items as (TrackGroup | null)[];
+    return {
+      kind: 'group',
+      items: groups,
+      children: tracksThrough(groups.map((group) => group?.items ?? [])),
+    };
   });
 }

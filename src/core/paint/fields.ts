@@ -1,0 +1,98 @@
+import { commandsBounds, type Bounds, type PathCommand } from '../geometry';
+import { RIB, type ColourRibbon } from '../ink';
+import type { MakeCanvas } from './context';
+import { HEM, ribbonField, type Placing, type RibbonField } from './ribbon-field';
+
+/** A field and where it lies: the canvas pixel from which its columns and rows are counted. */
+export interface PlacedField {
+  readonly field: RibbonField;
+  readonly left: number;
+  readonly top: number;
+}
+
+/** Pixels of fields that are kept, of 12 bytes each. */
+const MOST = 4_000_000;
+
+interface Store {
+  /** How the field of some ribs was made last; one made the same way twice is worth keeping. */
+  readonly seen: WeakMap<readonly number[], string>;
+  /** In the order in which they were last used. */
+  readonly kept: Map<readonly number[], { readonly key: string; readonly field: RibbonField }>;
+  pixels: number;
+}
+
+const stores = new WeakMap<MakeCanvas, Store>();
+
+function storeOf(make: MakeCanvas): Store {
+  let store = stores.get(make);
+  if (!store) stores.set(make, (store = { seen: new WeakMap(), kept: new Map(), pixels: 0 }));
+  return store;
+}
+
+const boundsOf = new WeakMap<readonly number[], Bounds | null>();
+
+function ribsBounds(ribs: readonly number[]): Bounds | null {
+  let bounds = boundsOf.get(ribs);
+  if (bounds === undefined) {
+    const path: PathCommand[] = [];
+    for (let i = 0; i < ribs.length; i += RIB.size) path.push(['L', ribs[i]!, ribs[i + 1]!]);
+    boundsOf.set(ribs, (bounds = commandsBounds(path)));
+  }
+  return bounds;
+}
+
+/**
+ * The field of a ribbon among the pixels of a canvas, kept while path and place stay what they are: then a frame only looks up
+ * how far along the path each pixel lies. Null where none of it lies on the canvas.
+ */
+export function fieldOf(
+  ribbon: ColourRibbon,
+  at: Placing,
+  canvas: { readonly width: number; readonly height: number },
+  make: MakeCanvas,
+): PlacedField | null {
+  const { ribs, half, reach } = ribbon;
+  const bounds = ribsBounds(ribs);
+  if (!bounds) return null;
+  // Counted from whole pixels, so that a canvas that begins elsewhere has the same field.
+  const [x, y] = [Math.floor(at.x), Math.floor(at.y)];
+  const part = { scale: at.scale, x: at.x - x, y: at.y - y };
+  // At corners ribs lean out as far again.
+  const margin = 2 * (reach * at.scale + HEM) + 2;
+  const box = {
+    left: Math.floor(bounds.left * at.scale + part.x - margin),
+    top: Math.floor(bounds.top * at.scale + part.y - margin),
+    right: Math.ceil(bounds.right * at.scale + part.x + margin),
+    bottom: Math.ceil(bounds.bottom * at.scale + part.y + margin),
+  };
+  const within = {
+    left: Math.max(box.left, -x),
+    top: Math.max(box.top, -y),
+    right: Math.min(box.right, canvas.width - x),
+    bottom: Math.min(box.bottom, canvas.height - y),
+  };
+  if (within.left >= within.right || within.top >= within.bottom) return null;
+  const key = [part.scale, part.x, part.y, half, reach, ...Object.values(within)].join();
+  const placed = (field: RibbonField): PlacedField => ({ field, left: within.left + x, top: within.top + y });
+  const store = storeOf(make);
+  const found = store.kept.get(ribs);
+  if (found?.key === key) {
+    store.kept.delete(ribs);
+    store.kept.set(ribs, found);
+    return placed(found.field);
+  }
+  const field = ribbonField(ribbon, part, within);
+  const again = store.seen.get(ribs) === key;
+  store.seen.set(ribs, key);
+  if (again && field.along.length <= MOST / 2) {
+    store.pixels += field.along.length - (found?.field.along.length ?? 0);
+    store.kept.delete(ribs);
+    store.kept.set(ribs, { key, field });
+    for (const [longest, { field: gone }] of store.kept) {
+      if (store.pixels <= MOST) break;
+      store.kept.delete(longest);
+      store.pixels -= gone.along.length;
+    }
+  }
+  return placed(field);
+}

@@ -1,0 +1,138 @@
+import { itemBounds, type DrawItem, type ShapeItem } from '../draw';
+import { compose, inverse, translation, type Bounds, type Matrix } from '../geometry';
+import { isRibbon, type ColourRibbon } from '../ink';
+import type { MakeCanvas, PaintContext, PaintPattern } from './context';
+import { fieldOf } from './fields';
+import { giveBack, takeLayer } from './layers';
+import { pixelsOf } from './pixels';
+import { paintRibbon } from './ribbon';
+
+/**
+ * Colours of ribbons, painted side by side on one canvas that is then one pattern for all of them: what a canvas costs is paid
+ * once, and a stroke is filled as with any colour.
+ */
+export interface Sheet {
+  /** What a shape whose colour is a ribbon is filled or stroked with; null where none of it is on the canvas. */
+  styleOf(item: ShapeItem): unknown;
+  /** Everything is painted. */
+  done(): void;
+}
+
+/** Pixels of a sheet at the most, but for a ribbon that needs more by itself; it is at least as wide as this where it has several rows. */
+const MOST = 2 * 1920 * 1080;
+const WIDE = 1024;
+
+const hasRibbon = (item: DrawItem): item is ShapeItem => item.kind !== 'group' && isRibbon(item.colour);
+
+interface Slot {
+  readonly box: Bounds;
+  x: number;
+  y: number;
+}
+
+const widthOf = ({ left, right }: Bounds): number => right - left;
+const heightOf = ({ top, bottom }: Bounds): number => bottom - top;
+
+/** Gives each box a place in rows, the highest first; answers with the width and height of all. */
+function setOut(slots: readonly Slot[]): readonly [width: number, height: number] {
+  const all = slots.reduce((sum, { box }) => sum + widthOf(box), 0);
+  const widest = slots.reduce((most, { box }) => Math.max(most, widthOf(box)), 0);
+  const width = Math.max(widest, Math.min(all, WIDE));
+  let [x, y, high] = [0, 0, 0];
+  for (const slot of [...slots].sort((a, b) => heightOf(b.box) - heightOf(a.box))) {
+    if (x + widthOf(slot.box) > width) [x, y, high] = [0, y + high, 0];
+    [slot.x, slot.y] = [x, y];
+    x += widthOf(slot.box);
+    high = Math.max(high, heightOf(slot.box));
+  }
+  return [width, y + high];
+}
+
+type Picture = ReturnType<PaintContext['createImageData']> & {
+  readonly width: number;
+  readonly height: number;
+};
+
+const pictures = new WeakMap<MakeCanvas, Picture>();
+
+/** A picture at least so large whose first rows are clear: making one anew takes as long as filling it. */
+function clearPicture(make: MakeCanvas, context: PaintContext, width: number, height: number): Picture {
+  let picture = pictures.get(make);
+  if (!picture || picture.width < width || picture.height < height) {
+    const [wide, high] = [Math.max(width, picture?.width ?? 0), Math.max(height, picture?.height ?? 0)];
+    pictures.set(make, (picture = context.createImageData(wide, high) as Picture));
+  } else picture.data.fill(0, 0, 4 * picture.width * height);
+  return picture;
+}
+
+/** How many items, from one on, have room together on a sheet, and where ribbons lie on the canvas. */
+function gather(items: readonly DrawItem[], from: number, context: PaintContext) {
+  const transform = context.getTransform();
+  const { width, height } = context.canvas;
+  const canvas = { left: 0, top: 0, right: width, bottom: height };
+  const slots = new Map<ColourRibbon, Slot>();
+  let [pixels, upTo] = [0, from];
+  for (; upTo < items.length; upTo++) {
+    const item = items[upTo]!;
+    if (!hasRibbon(item)) continue;
+    const box = pixelsOf(itemBounds(item), transform, canvas);
+    if (!box) continue;
+    const ribbon = item.colour as ColourRibbon;
+    const had = slots.get(ribbon)?.box ?? box;
+    const whole = {
+      left: Math.min(had.left, box.left),
+      top: Math.min(had.top, box.top),
+      right: Math.max(had.right, box.right),
+      bottom: Math.max(had.bottom, box.bottom),
+    };
+    const more = widthOf(whole) * heightOf(whole) - (had === box ? 0 : widthOf(had) * heightOf(had));
+    if (pixels > 0 && pixels + more > MOST) break;
+    pixels += more;
+    slots.set(ribbon, { box: whole, x: 0, y: 0 });
+  }
+  return { slots, upTo };
+}
+
+/**
+ * Makes the sheet for items from one on, as far as there is room.
+ * @returns the sheet, null where no item needs one, and the first item it is not for.
+ */
+export function sheetFor(
+  items: readonly DrawItem[],
+  from: number,
+  context: PaintContext,
+  make: MakeCanvas,
+): { readonly sheet: Sheet | null; readonly upTo: number } {
+  if (!items.some(hasRibbon)) return { sheet: null, upTo: items.length };
+  const { slots, upTo } = gather(items, from, context);
+  if (slots.size === 0) return { sheet: null, upTo };
+  const { a, e, f } = context.getTransform();
+  const at = { scale: a, x: e, y: f };
+  const [width, height] = setOut([...slots.values()]);
+  const layer = takeLayer(make, width, height);
+  const image = clearPicture(make, layer.context, width, height);
+  for (const [ribbon, { box, x, y }] of slots) {
+    const placed = fieldOf(ribbon, at, context.canvas, make);
+    if (!placed) continue;
+    const part = { pixels: image.data, stride: image.width, first: y * image.width + x, box };
+    paintRibbon(ribbon, placed, at, part);
+  }
+  layer.context.putImageData(image, 0, 0, 0, 0, width, height);
+  const pattern = context.createPattern(layer.canvas, 'no-repeat') as PaintPattern;
+  const back: Matrix = [1 / a, 0, 0, 1 / a, -e / a, -f / a];
+  return {
+    upTo,
+    sheet: {
+      styleOf(item) {
+        const slot = slots.get(item.colour as ColourRibbon);
+        const own = item.kind === 'stroke' && item.transform ? inverse(item.transform) : null;
+        if (!slot || (item.kind === 'stroke' && item.transform && !own)) return null;
+        const placed = compose(back, translation(slot.box.left - slot.x, slot.box.top - slot.y));
+        const [ma, mb, mc, md, me, mf] = own ? compose(own, placed) : placed;
+        pattern.setTransform({ a: ma, b: mb, c: mc, d: md, e: me, f: mf });
+        return pattern;
+      },
+      done: () => giveBack(make, layer),
+    },
+  };
+}
