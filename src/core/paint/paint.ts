@@ -18,6 +18,8 @@ import { keepOrGiveBack, keptGroup, type PaintedAt } from './kept-groups';
 import { pixelsOf } from './pixels';
 import { sumMoments } from './moments';
 import { giveBack, layDown, takeLayer, type Layer } from './layers';
+import { placePattern } from './pattern';
+import { contentOf, seenThrough, type SeenThrough } from './seen-through';
 import { sheetFor, type Sheet } from './sheet';
 
 /** Lays path commands into the context's current path. */
@@ -63,14 +65,14 @@ function paintItem(item: DrawItem, context: PaintContext, make: MakeCanvas, shee
   context.globalAlpha = item.opacity;
   const operation = item.operator ? OPERATIONS[item.operator] : item.blend;
   if (operation) context.globalCompositeOperation = operation;
-  if (item.kind === 'group') paintGroup(item, context, make);
-  else if (item.kind === 'fill') paintFill(item, context, sheet);
-  else if (item.transform) {
-    context.save();
-    context.transform(...item.transform);
-    paintStroke(item, context, sheet);
-    context.restore();
-  } else paintStroke(item, context, sheet);
+  const through = item.kind === 'group' ? seenThrough(item) : null;
+  if (through) paintThrough(through, item.opacity, context, make);
+  else if (item.kind === 'group') paintGroup(item, context, make);
+  else {
+    withColour(item, context, sheet, (style) => {
+      paintShape(item, context, style);
+    });
+  }
   if (operation) context.globalCompositeOperation = 'source-over';
 }
 
@@ -92,7 +94,7 @@ function gradientOf(context: PaintContext, colour: LinearGradient | RadialGradie
 }
 
 /**
- * Fills or strokes with a colour. What a gradient or a ribbon needs of a context is undone: in Chromium a context that was given
+ * Paints with a shape's colour. What a gradient or a ribbon needs of a context is undone: in Chromium a context that was given
  * a gradient goes on to dither, and what is painted then would show what was painted before.
  */
 function withColour(
@@ -108,30 +110,54 @@ function withColour(
   }
   context.save();
   if (isRibbon(colour)) {
-    const style = sheet?.styleOf(item);
+    const style = sheet?.styleOf(item, context);
     // Pixel for pixel, where a context is scaled as well.
     context.imageSmoothingEnabled = false;
     if (style) put(style);
-  } else {
-    // A path stays where it was laid; what it is filled with lies in the coordinates that hold while it is filled.
-    if (isRadial(colour)) context.transform(...colour.transform);
-    put(gradientOf(context, colour));
-  }
+  } else put(gradientOf(context, colour));
   context.restore();
 }
 
-function paintFill(item: FillItem, context: PaintContext, sheet: Sheet | null): void {
-  context.beginPath();
-  tracePath(context, item.path);
-  withColour(item, context, sheet, (style) => {
-    context.fillStyle = style;
-    context.fill(item.rule ?? 'nonzero');
-  });
+/** Fills a shape with something that is seen through it: of each of its pixels as much as the shape covers. */
+function paintThrough(
+  { content, shape }: SeenThrough,
+  opacity: number,
+  context: PaintContext,
+  make: MakeCanvas,
+): void {
+  const painted = contentOf(content, context, make, (item, onto) => paintItems([item], onto, make));
+  if (!painted || !placePattern(painted.pattern, context, shape, painted.left, painted.top)) return;
+  context.save();
+  context.globalAlpha = opacity * shape.opacity;
+  context.imageSmoothingEnabled = false;
+  paintShape(shape, context, painted.pattern);
+  context.restore();
 }
 
-function paintStroke(item: StrokeItem, context: PaintContext, sheet: Sheet | null): void {
+function paintShape(item: ShapeItem, context: PaintContext, style: unknown): void {
+  if (item.kind === 'fill') paintFill(item, context, style);
+  else if (item.transform) {
+    context.save();
+    context.transform(...item.transform);
+    paintStroke(item, context, style);
+    context.restore();
+  } else paintStroke(item, context, style);
+}
+
+function paintFill(item: FillItem, context: PaintContext, style: unknown): void {
+  const { colour } = item;
   context.beginPath();
   tracePath(context, item.path);
+  // A path stays where it was laid; what it is filled with lies in the coordinates that hold while it is filled.
+  if (typeof colour === 'object' && isRadial(colour)) context.transform(...colour.transform);
+  context.fillStyle = style;
+  context.fill(item.rule ?? 'nonzero');
+}
+
+function paintStroke(item: StrokeItem, context: PaintContext, style: unknown): void {
+  context.beginPath();
+  tracePath(context, item.path);
+  context.strokeStyle = style;
   context.lineWidth = item.width;
   context.lineCap = item.cap;
   context.lineJoin = item.join;
@@ -140,10 +166,7 @@ function paintStroke(item: StrokeItem, context: PaintContext, sheet: Sheet | nul
     context.setLineDash([...item.dashes]);
     context.lineDashOffset = item.dashPhase ?? 0;
   }
-  withColour(item, context, sheet, (style) => {
-    context.strokeStyle = style;
-    context.stroke();
-  });
+  context.stroke();
   if (item.dashes) context.setLineDash([]);
 }
 

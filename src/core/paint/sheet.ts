@@ -1,9 +1,10 @@
 import { itemBounds, type DrawItem, type ShapeItem } from '../draw';
-import { compose, inverse, translation, type Bounds, type Matrix } from '../geometry';
+import type { Bounds } from '../geometry';
 import { isRibbon, type ColourRibbon } from '../ink';
 import type { MakeCanvas, PaintContext, PaintPattern } from './context';
 import { fieldOf } from './fields';
 import { giveBack, takeLayer } from './layers';
+import { placePattern } from './pattern';
 import { pixelsOf } from './pixels';
 import { paintRibbon } from './ribbon';
 
@@ -12,8 +13,8 @@ import { paintRibbon } from './ribbon';
  * once, and a stroke is filled as with any colour.
  */
 export interface Sheet {
-  /** What a shape whose colour is a ribbon is filled or stroked with; null where none of it is on the canvas. */
-  styleOf(item: ShapeItem): unknown;
+  /** What a shape whose colour is a ribbon is filled or stroked with on the context; null where none of it is on the canvas. */
+  styleOf(item: ShapeItem, onto: PaintContext): unknown;
   /** Everything is painted. */
   done(): void;
 }
@@ -119,18 +120,13 @@ export function sheetFor(
   }
   layer.context.putImageData(image, 0, 0, 0, 0, width, height);
   const pattern = context.createPattern(layer.canvas, 'no-repeat') as PaintPattern;
-  const back: Matrix = [1 / a, 0, 0, 1 / a, -e / a, -f / a];
   return {
     upTo,
     sheet: {
-      styleOf(item) {
+      styleOf(item, onto) {
         const slot = slots.get(item.colour as ColourRibbon);
-        const own = item.kind === 'stroke' && item.transform ? inverse(item.transform) : null;
-        if (!slot || (item.kind === 'stroke' && item.transform && !own)) return null;
-        const placed = compose(back, translation(slot.box.left - slot.x, slot.box.top - slot.y));
-        const [ma, mb, mc, md, me, mf] = own ? compose(own, placed) : placed;
-        pattern.setTransform({ a: ma, b: mb, c: mc, d: md, e: me, f: mf });
-        return pattern;
+        const seen = slot && placePattern(pattern, onto, item, slot.box.left - slot.x, slot.box.top - slot.y);
+        return seen ? pattern : null;
       },
       done: () => giveBack(make, layer),
     },
