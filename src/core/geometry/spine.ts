@@ -94,8 +94,8 @@ function directionAt(c: Parameters<typeof cubicPoint>[0], t: number): Point {
   return unit(cubicDerivative(c, near));
 }
 
-/** The place at a length, on the line between its neighbours on the spine. */
-export function spinePlaceAt(spine: readonly SpinePlace[], s: number): SpinePlace {
+/** The last place but one at the most that lies no further than a length; the first where all do. */
+function indexAt(spine: readonly SpinePlace[], s: number): number {
   let low = 0;
   let high = spine.length - 1;
   while (high - low > 1) {
@@ -103,7 +103,13 @@ export function spinePlaceAt(spine: readonly SpinePlace[], s: number): SpinePlac
     if (spine[middle]!.s <= s) low = middle;
     else high = middle;
   }
-  const [a, b] = [spine[low]!, spine[high]!];
+  return low;
+}
+
+/** The place at a length, on the line between its neighbours on the spine. */
+export function spinePlaceAt(spine: readonly SpinePlace[], s: number): SpinePlace {
+  const low = indexAt(spine, s);
+  const [a, b] = [spine[low]!, spine[low + 1]!];
   if (s <= a.s) return a;
   if (s >= b.s) return b;
   const t = (s - a.s) / (b.s - a.s);
@@ -134,9 +140,11 @@ export function spineBetween(path: Path, radius: number, from: number, to: numbe
   };
   const out = [at(from)];
   const add = (base: number): void => {
-    for (const place of spine) {
+    for (let i = indexAt(spine, from - base); i < spine.length; i++) {
+      const place = spine[i]!;
       const s = place.s + base;
-      if (s > from && s < to && s > out.at(-1)!.s) out.push(base === 0 ? place : { ...place, s });
+      if (s >= to) return;
+      if (s > from && s > out.at(-1)!.s) out.push(base === 0 ? place : { ...place, s });
     }
   };
   add(0);

@@ -35,9 +35,9 @@ function placesAlong(path: Path, pen: PenWidth, from: number, to: number): Place
     corner,
     r: Math.max(0, pen.at(wrap(s)) / 2),
   });
-  const stops = (path.closed ? [0, length] : [0])
-    .flatMap((turn) => pen.breaks.map((s) => s + turn))
-    .filter((s) => s > from + TOGETHER && s < to - TOGETHER);
+  const within = (s: number): boolean => s > from + TOGETHER && s < to - TOGETHER;
+  const stops = pen.breaks.filter(within);
+  if (path.closed) stops.push(...pen.breaks.map((s) => s + length).filter(within));
   const out: Place[] = [];
   /** Between two places, where the radius does not run evenly from one to the other. */
   const refine = (a: Place, b: Place, depth: number): void => {
@@ -129,7 +129,12 @@ interface Strip {
 
 /** All parts turn the same way (clockwise on the screen), so that overlaps neither cancel nor double. */
 function closeStrip(out: PathCommand[], strip: Strip | null): void {
-  if (strip) polygon(out, [...strip.left, ...strip.right.reverse()]);
+  if (!strip) return;
+  const { left, right } = strip;
+  out.push(['M', left[0]!.x, left[0]!.y]);
+  for (let i = 1; i < left.length; i++) out.push(['L', left[i]!.x, left[i]!.y]);
+  for (let i = right.length - 1; i >= 0; i--) out.push(['L', right[i]!.x, right[i]!.y]);
+  out.push(['Z']);
 }
 
 const turnBetween = (a: number, b: number): number => {

@@ -59,7 +59,7 @@ export interface PaintContext {
     width: number,
     height: number,
   ): void;
-  createPattern(image: unknown, repetition: 'no-repeat'): unknown;
+  createPattern(image: unknown, repetition: 'repeat' | 'no-repeat'): unknown;
   createLinearGradient(x0: number, y0: number, x1: number, y1: number): PaintGradient;
   createRadialGradient(x0: number, y0: number, r0: number, x1: number, y1: number, r1: number): PaintGradient;
 }

@@ -119,13 +119,9 @@ function withColour(
 }
 
 /** Fills a shape with something that is seen through it: of each of its pixels as much as the shape covers. */
-function paintThrough(
-  { content, shape }: SeenThrough,
-  opacity: number,
-  context: PaintContext,
-  make: MakeCanvas,
-): void {
-  const painted = contentOf(content, context, make, (item, onto) => paintItems([item], onto, make));
+function paintThrough(through: SeenThrough, opacity: number, context: PaintContext, make: MakeCanvas): void {
+  const { shape } = through;
+  const painted = contentOf(through, context, make, (item, onto) => paintItems([item], onto, make));
   if (!painted || !placePattern(painted.pattern, context, shape, painted.left, painted.top)) return;
   context.save();
   context.globalAlpha = opacity * shape.opacity;

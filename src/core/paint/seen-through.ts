@@ -1,4 +1,5 @@
 import { itemBounds, type DrawItem, type GroupItem, type ShapeItem } from '../draw';
+import type { Bounds } from '../geometry';
 import type { MakeCanvas, PaintContext, PaintPattern } from './context';
 import { giveBack, takeLayer, type Layer } from './layers';
 import { pixelsOf } from './pixels';
@@ -24,10 +25,19 @@ export interface PaintedContent {
   readonly top: number;
 }
 
-interface Kept extends PaintedContent {
+interface Kept {
   readonly key: string;
   readonly layer: Layer;
+  readonly box: Bounds;
+  /** Clear pixels about the content, on each side. */
+  readonly room: number;
+  /** What a shape is filled with that stays within the room; canvases are half as long again about one that ends where it ends. */
+  readonly endless: PaintPattern;
+  bounded: PaintPattern | null;
 }
+
+/** Room about a content, so that a stroke a little wider than its letter stays within it. */
+const roomAbout = (width: number, height: number): number => 16 + Math.ceil(Math.max(width, height) / 8);
 
 /** Pixels of contents that are kept: three full pictures of 1920 × 1080. */
 const MOST = 3 * 1920 * 1080;
@@ -48,20 +58,34 @@ function storeOf(make: MakeCanvas): Store {
 
 const sizeOf = ({ canvas }: Layer): number => canvas.width * canvas.height;
 
+/** The content of a kept canvas as a shape is to be filled with it. */
+function fillOf(kept: Kept, shape: Bounds, context: PaintContext): PaintedContent {
+  const { layer, box, room, endless } = kept;
+  const { left, top, right, bottom } = box;
+  const beyond = Math.max(left - shape.left, top - shape.top, shape.right - right, shape.bottom - bottom);
+  const pattern =
+    beyond <= room
+      ? endless
+      : (kept.bounded ??= context.createPattern(layer.canvas, 'no-repeat') as PaintPattern);
+  return { pattern, left: left - room, top: top - room };
+}
+
 /**
  * A content painted on a canvas of its own, which is kept while it stands still: what grows over it is then filled with it, and needs
- * no canvas. Null where none of it is on the canvas.
+ * no canvas. Null where nothing of it is seen on the canvas.
  */
 export function contentOf(
-  content: DrawItem,
+  { content, shape }: SeenThrough,
   context: PaintContext,
   make: MakeCanvas,
   paintOn: (item: DrawItem, context: PaintContext) => void,
 ): PaintedContent | null {
   const { width, height } = context.canvas;
   const transform = context.getTransform();
-  const box = pixelsOf(itemBounds(content), transform, { left: 0, top: 0, right: width, bottom: height });
-  if (!box) return null;
+  const canvas = { left: 0, top: 0, right: width, bottom: height };
+  const box = pixelsOf(itemBounds(content), transform, canvas);
+  const shown = pixelsOf(itemBounds(shape), transform, canvas);
+  if (!box || !shown) return null;
   const { left, top, right, bottom } = box;
   const { a, d, e, f } = transform;
   const key = [a, e, f, left, top, right, bottom].join();
@@ -70,17 +94,18 @@ export function contentOf(
   if (found) store.kept.delete(content);
   if (found?.key === key) {
     store.kept.set(content, found);
-    return found;
+    return fillOf(found, shown, context);
   }
   if (found) {
     store.pixels -= sizeOf(found.layer);
     giveBack(make, found.layer);
   }
-  const layer = takeLayer(make, right - left, bottom - top);
-  layer.context.setTransform(a, 0, 0, d, e - left, f - top);
+  const room = roomAbout(right - left, bottom - top);
+  const layer = takeLayer(make, right - left + 2 * room, bottom - top + 2 * room);
+  layer.context.setTransform(a, 0, 0, d, e - left + room, f - top + room);
   paintOn(content, layer.context);
-  const pattern = context.createPattern(layer.canvas, 'no-repeat') as PaintPattern;
-  const painted = { key, layer, pattern, left, top };
+  const endless = context.createPattern(layer.canvas, 'repeat') as PaintPattern;
+  const painted: Kept = { key, layer, box, room, endless, bounded: null };
   store.kept.set(content, painted);
   store.pixels += sizeOf(layer);
   for (const [longest, { layer: gone }] of store.kept) {
@@ -89,5 +114,5 @@ export function contentOf(
     store.pixels -= sizeOf(gone);
     giveBack(make, gone);
   }
-  return painted;
+  return fillOf(painted, shown, context);
 }

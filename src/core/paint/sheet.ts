@@ -119,7 +119,8 @@ export function sheetFor(
     paintRibbon(ribbon, placed, at, part);
   }
   layer.context.putImageData(image, 0, 0, 0, 0, width, height);
-  const pattern = context.createPattern(layer.canvas, 'no-repeat') as PaintPattern;
+  // Nothing is painted beyond a ribbon's own place; a pattern that ends there takes canvases half as long again.
+  const pattern = context.createPattern(layer.canvas, 'repeat') as PaintPattern;
   return {
     upTo,
     sheet: {

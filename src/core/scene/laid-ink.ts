@@ -83,7 +83,7 @@ function penShape(
     ? { at: (s) => pen.at(s) * k, widest: pen.widest * k, breaks: pen.breaks }
     : { at: () => width, widest: width, breaks: [] };
   const dot = capOfDot(caps);
-  const path = spans.flatMap((span): readonly PathCommand[] => {
+  const swept = (span: Span): readonly PathCommand[] => {
     if (span.to - span.from > DOT) {
       return sweptOutline(m.path, scaled, span.from, span.to, { caps, join: ink.join, miterLimit });
     }
@@ -92,7 +92,10 @@ function penShape(
     if (dot === 'flat' || r <= 0) return [];
     if (dot === 'round') return disc(p.x, p.y, r);
     return transformCommands(square(0, 0, r), [t.x, t.y, -t.y, t.x, p.x, p.y]);
-  });
+  };
+  // Command by command: many dashes have many, and flattening their lists takes longer than making them.
+  const path: PathCommand[] = [];
+  for (const span of spans) for (const command of swept(span)) path.push(command);
   return { kind: 'fill', path, ...look };
 }
 
