@@ -150,6 +150,38 @@ test('colours lie where arc length puts them, over the whole stroke and over wha
   }
 });
 
+test('round a closed path colours begin where they end: at its first point, wherever its ink begins', () => {
+  const stops = [
+    { at: 0, colour: '#43b3a0', opacity: 1 },
+    { at: 1, colour: '#ff6b3d', opacity: 1 },
+  ];
+  const ring: Path = {
+    closed: true,
+    points: [
+      smooth(160, 30, { x: 70, y: 0 }),
+      smooth(270, 100, { x: 0, y: 40 }),
+      smooth(160, 170, { x: -70, y: 0 }),
+      smooth(50, 100, { x: 0, y: -40 }),
+    ],
+  };
+  const m = measurePath(ring);
+  for (const slide of [0, 0.3, 0.77]) {
+    const ink = gradient(
+      'visible',
+      ...stops.map((s): [number, string, number] => [s.at, s.colour, s.opacity]),
+    );
+    const picture = shown(pieceOf(ring, { width: 24, gradient: ink }, { tail: 0, head: 1, slide }));
+    for (let share = 0.01; share < 1; share += 0.02) {
+      const p = pointAtLength(m, ((share + slide) % 1) * m.length);
+      const want = rampAt(stops, share).colour;
+      const got = picture.at(p.x, p.y);
+      [1, 3, 5].forEach((from, c) => {
+        expect(Math.abs(got[c]! - Number.parseInt(want.slice(from, from + 2), 16))).toBeLessThan(7);
+      });
+    }
+  }
+});
+
 test('between two stops lightness runs evenly (OKLab), and a transparent stop lends no colour', () => {
   const stops = [
     { at: 0, colour: '#000000', opacity: 1 },
