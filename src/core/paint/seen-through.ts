@@ -10,11 +10,18 @@ export interface SeenThrough {
   readonly shape: ShapeItem;
 }
 
-/** A group as something seen through one shape; null where it is more than that. */
+/**
+ * Commands of a shape at the most. One that is painted again and again is filled each time, where a group is kept painted as a whole
+ * and only laid down: with many corners that is quicker, above all on the server, which is told of them one by one.
+ */
+const LIGHT = 48;
+
+/** A group as something seen through one light shape; null where it is more than that. */
 export function seenThrough({ items, filters, moments, operator }: GroupItem): SeenThrough | null {
   const [content, shape] = items;
   if (items.length !== 2 || filters || moments || operator === 'keep') return null;
   if (content!.operator || shape!.operator !== 'keep' || shape!.kind === 'group') return null;
+  if (shape!.path.length > LIGHT) return null;
   return typeof shape!.colour === 'string' ? { content: content!, shape: shape! } : null;
 }
 

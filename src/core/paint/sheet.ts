@@ -61,7 +61,8 @@ function clearPicture(make: MakeCanvas, context: PaintContext, width: number, he
   let picture = pictures.get(make);
   if (!picture || picture.width < width || picture.height < height) {
     const [wide, high] = [Math.max(width, picture?.width ?? 0), Math.max(height, picture?.height ?? 0)];
-    pictures.set(make, (picture = context.createImageData(wide, high) as Picture));
+    picture = context.createImageData(wide, high) as Picture;
+    if (wide * high <= MOST) pictures.set(make, picture);
   } else picture.data.fill(0, 0, 4 * picture.width * height);
   return picture;
 }
