@@ -1,6 +1,7 @@
 import { commandsBounds, type Bounds, type PathCommand } from '../geometry';
 import { RIB, type ColourRibbon } from '../ink';
 import type { MakeCanvas } from './context';
+import { keeper } from './kept';
 import { HEM, ribbonField, type Placing, type RibbonField } from './ribbon-field';
 
 /** A field and where it lies: the canvas pixel from which its columns and rows are counted. */
@@ -13,21 +14,7 @@ export interface PlacedField {
 /** Pixels of fields that are kept, of 12 bytes each. */
 const MOST = 4_000_000;
 
-interface Store {
-  /** How the field of some ribs was made last; one made the same way twice is worth keeping. */
-  readonly seen: WeakMap<readonly number[], string>;
-  /** In the order in which they were last used. */
-  readonly kept: Map<readonly number[], { readonly key: string; readonly field: RibbonField }>;
-  pixels: number;
-}
-
-const stores = new WeakMap<MakeCanvas, Store>();
-
-function storeOf(make: MakeCanvas): Store {
-  let store = stores.get(make);
-  if (!store) stores.set(make, (store = { seen: new WeakMap(), kept: new Map(), pixels: 0 }));
-  return store;
-}
+const fields = keeper<readonly number[], RibbonField>(MOST, ({ along }) => along.length);
 
 const boundsOf = new WeakMap<readonly number[], Bounds | null>();
 
@@ -74,25 +61,10 @@ export function fieldOf(
   if (within.left >= within.right || within.top >= within.bottom) return null;
   const key = [part.scale, part.x, part.y, half, reach, ...Object.values(within)].join();
   const placed = (field: RibbonField): PlacedField => ({ field, left: within.left + x, top: within.top + y });
-  const store = storeOf(make);
-  const found = store.kept.get(ribs);
-  if (found?.key === key) {
-    store.kept.delete(ribs);
-    store.kept.set(ribs, found);
-    return placed(found.field);
-  }
+  const kept = fields.get(make, ribs, key);
+  if (kept) return placed(kept);
   const field = ribbonField(ribbon, part, within);
-  const again = store.seen.get(ribs) === key;
-  store.seen.set(ribs, key);
-  if (again && field.along.length <= MOST / 2) {
-    store.pixels += field.along.length - (found?.field.along.length ?? 0);
-    store.kept.delete(ribs);
-    store.kept.set(ribs, { key, field });
-    for (const [longest, { field: gone }] of store.kept) {
-      if (store.pixels <= MOST) break;
-      store.kept.delete(longest);
-      store.pixels -= gone.along.length;
-    }
-  }
+  const again = fields.isMadeAgain(make, ribs, key);
+  if (again && field.along.length <= MOST / 2) fields.put(make, ribs, key, field);
   return placed(field);
 }

@@ -23,6 +23,9 @@ const poolOf = (make: MakeCanvas): PaintCanvas[] => {
 
 const up = (side: number): number => Math.max(1, Math.ceil(side / GRAIN)) * GRAIN;
 
+/** Pixels of a layer's canvas, those beside what it is used for among them. */
+export const pixelsIn = ({ canvas }: Layer): number => canvas.width * canvas.height;
+
 /** Takes a clear canvas at least so large, one used before where there is one of that size. */
 export function takeLayer(make: MakeCanvas, width: number, height: number): Layer {
   const pool = poolOf(make);

@@ -1,7 +1,8 @@
 import { itemBounds, type DrawItem, type GroupItem, type ShapeItem } from '../draw';
 import type { Bounds } from '../geometry';
 import type { MakeCanvas, PaintContext, PaintPattern } from './context';
-import { giveBack, takeLayer, type Layer } from './layers';
+import { keeper } from './kept';
+import { giveBack, pixelsIn, takeLayer, type Layer } from './layers';
 import { pixelsOf } from './pixels';
 
 /** One thing seen through one shape, that uncovers it wherever it lies: a letter and the stroke that writes it. */
@@ -33,7 +34,6 @@ export interface PaintedContent {
 }
 
 interface Kept {
-  readonly key: string;
   readonly layer: Layer;
   readonly box: Bounds;
   /** Clear pixels about the content, on each side. */
@@ -49,21 +49,11 @@ const roomAbout = (width: number, height: number): number => 16 + Math.ceil(Math
 /** Pixels of contents that are kept: three full pictures of 1920 × 1080. */
 const MOST = 3 * 1920 * 1080;
 
-interface Store {
-  /** In the order in which they were last used. */
-  readonly kept: Map<DrawItem, Kept>;
-  pixels: number;
-}
-
-const stores = new WeakMap<MakeCanvas, Store>();
-
-function storeOf(make: MakeCanvas): Store {
-  let store = stores.get(make);
-  if (!store) stores.set(make, (store = { kept: new Map(), pixels: 0 }));
-  return store;
-}
-
-const sizeOf = ({ canvas }: Layer): number => canvas.width * canvas.height;
+const contents = keeper<DrawItem, Kept>(
+  MOST,
+  ({ layer }) => pixelsIn(layer),
+  (make, { layer }) => giveBack(make, layer),
+);
 
 /** The content of a kept canvas as a shape is to be filled with it. */
 function fillOf(kept: Kept, shape: Bounds, context: PaintContext): PaintedContent {
@@ -96,30 +86,14 @@ export function contentOf(
   const { left, top, right, bottom } = box;
   const { a, d, e, f } = transform;
   const key = [a, e, f, left, top, right, bottom].join();
-  const store = storeOf(make);
-  const found = store.kept.get(content);
-  if (found) store.kept.delete(content);
-  if (found?.key === key) {
-    store.kept.set(content, found);
-    return fillOf(found, shown, context);
-  }
-  if (found) {
-    store.pixels -= sizeOf(found.layer);
-    giveBack(make, found.layer);
-  }
+  const kept = contents.get(make, content, key);
+  if (kept) return fillOf(kept, shown, context);
   const room = roomAbout(right - left, bottom - top);
   const layer = takeLayer(make, right - left + 2 * room, bottom - top + 2 * room);
   layer.context.setTransform(a, 0, 0, d, e - left + room, f - top + room);
   paintOn(content, layer.context);
   const endless = context.createPattern(layer.canvas, 'repeat') as PaintPattern;
-  const painted: Kept = { key, layer, box, room, endless, bounded: null };
-  store.kept.set(content, painted);
-  store.pixels += sizeOf(layer);
-  for (const [longest, { layer: gone }] of store.kept) {
-    if (store.pixels <= MOST || longest === content) break;
-    store.kept.delete(longest);
-    store.pixels -= sizeOf(gone);
-    giveBack(make, gone);
-  }
+  const painted: Kept = { layer, box, room, endless, bounded: null };
+  contents.put(make, content, key, painted);
   return fillOf(painted, shown, context);
 }
