@@ -82,6 +82,46 @@ function larger<T extends Uint16Array | Int32Array | Float32Array>(from: T, to: 
   return to;
 }
 
+/** A convex part of the plane, row by row: where numbers that run evenly across it are not negative. */
+class Edges {
+  private count = 0;
+  /** Of each edge: where it is in row 0, how it goes on from row to row, and whether what lies to its right counts, or to its left. */
+  private readonly at = new Float64Array(8);
+  private readonly by = new Float64Array(8);
+  private readonly side = new Int8Array(8);
+  /** The part of the row asked for last. */
+  first = 0;
+  last = 0;
+
+  clear(): void {
+    this.count = 0;
+  }
+
+  /** Keeps where a value (in row 0 and column 0) that grows by so much with each column and row is not negative. */
+  keep(value: number, column: number, row: number): void {
+    const i = this.count++;
+    const flat = Math.abs(column) <= 1e-12;
+    this.side[i] = flat ? 0 : column > 0 ? 1 : -1;
+    this.at[i] = flat ? value : -value / column;
+    this.by[i] = flat ? row : -row / column;
+  }
+
+  /** Finds the columns of a row, 0 to `most`, that are kept. */
+  row(y: number, most: number): void {
+    let first = 0;
+    let last = most;
+    for (let i = 0; i < this.count; i++) {
+      const edge = this.at[i]! + this.by[i]! * y;
+      const side = this.side[i]!;
+      if (side > 0) first = Math.max(first, Math.ceil(edge));
+      else if (side < 0) last = Math.min(last, Math.floor(edge));
+      else if (edge < 0) last = -1;
+    }
+    this.first = first;
+    this.last = last;
+  }
+}
+
 /**
  * The field of a ribbon's whole path. Between two ribs a pixel lies by the share of its distances to them: exact on the ribs,
  * without steps between. Where the path bends tighter than the pen is wide ribs leave pixels out: those lie at the nearest rib,
@@ -96,6 +136,7 @@ export function ribbonField(
   const { ribs, half, reach } = ribbon;
   const count = ribs.length / RIB.size;
   const out = new Growing();
+  const edges = new Edges();
   const slices = new Int32Array(Math.max(1, count));
   const far = reach * at.scale + HEM;
   const rib = (i: number, part: number): number => ribs[i * RIB.size + part]!;
@@ -142,30 +183,27 @@ export function ribbonField(
     const right = Math.min(within.right - 1, Math.ceil(Math.max(ax, bx) + sx + slack));
     const top = Math.max(within.top, Math.floor(Math.min(ay, by) - sy - slack));
     const bottom = Math.min(within.bottom - 1, Math.ceil(Math.max(ay, by) + sy + slack));
-    /** The part of a row in which `value + slope · x` is not negative, x counted from `left`. */
-    let [first, last] = [0, 0];
-    const keep = (value: number, slope: number): void => {
-      if (slope > 1e-12) first = Math.max(first, Math.ceil(-value / slope));
-      else if (slope < -1e-12) last = Math.min(last, Math.floor(value / -slope));
-      else if (value < 0) last = -1;
-    };
-    for (let y = top; y <= bottom; y++) {
-      const [rx, ry] = [left + 0.5 - ax, y + 0.5 - ay];
-      const across = rx * uy - ry * ux;
-      const behind = rx * atx + ry * aty;
-      const ahead = (bx - left - 0.5) * btx + (by - y - 0.5) * bty;
-      [first, last] = [0, right - left];
-      keep(side - across, -uy);
-      keep(side + across, uy);
-      keep(behind + LAP, atx);
-      keep(ahead + LAP, -btx);
-      keep(behind + ahead - 1e-9, atx - btx);
+    const [rx, ry] = [left + 0.5 - ax, top + 0.5 - ay];
+    const across0 = rx * uy - ry * ux;
+    const behind0 = rx * atx + ry * aty;
+    const ahead0 = (bx - left - 0.5) * btx + (by - top - 0.5) * bty;
+    edges.clear();
+    edges.keep(side - across0, -uy, ux);
+    edges.keep(side + across0, uy, -ux);
+    edges.keep(behind0 + LAP, atx, aty);
+    edges.keep(ahead0 + LAP, -btx, -bty);
+    edges.keep(behind0 + ahead0 - 1e-9, atx - btx, aty - bty);
+    for (let y = 0; y <= bottom - top; y++) {
+      edges.row(y, right - left);
+      const { first, last } = edges;
       if (last < first) continue;
+      const behind = behind0 + y * aty;
+      const ahead = ahead0 - y * bty;
       const on = out.run(
         left + first - within.left,
-        y - within.top,
+        top + y - within.top,
         last - first + 1,
-        across + first * uy,
+        across0 - y * ux + first * uy,
         uy,
       );
       const { along } = out;

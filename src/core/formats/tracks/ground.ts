@@ -66,8 +66,8 @@ function ribsOf(ribbon: ColourRibbon): readonly Rib[] {
 const taken = new WeakMap<DrawItem, TrackItem>();
 
 /**
- * An item as formats can have it, which know no colours along a line: coloured ground, of which the line's shape is kept. The
- * same item again for the same one.
+ * An item as formats can have it, which know no colours along a line: coloured ground, of which the line's shape is kept. That is
+ * white, so that who reads a matte by its brightness reads the same. The same item again for the same one.
  */
 export function grounded(item: DrawItem): TrackItem {
   let found = taken.get(item);
@@ -86,7 +86,7 @@ function ground(item: DrawItem): TrackItem {
     ...(operator && { operator }),
     ...(blend && { blend }),
     ground: colour,
-    items: [{ ...over, opacity: 1, colour: '#000000', operator: 'keep' }],
+    items: [{ ...over, opacity: 1, colour: '#ffffff', operator: 'keep' }],
   };
 }
 
