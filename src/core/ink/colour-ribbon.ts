@@ -39,7 +39,7 @@ export interface ColourRibbon {
 
 /**
  * What each number of a rib is: its place, the direction of travel there (a unit vector, on a corner the bisector's), its
- * length from the path's start (px), and how many times as far as it was along it everything lies across it: 1 until it is mapped.
+ * length from the path's start (px), and by how many times a map has widened the pen there, 1 where none has.
  */
 export const RIB = { x: 0, y: 1, alongX: 2, alongY: 3, s: 4, across: 5, size: 6 } as const;
 
@@ -123,6 +123,38 @@ export function colourRibbon(
     );
   const isRound = path.closed && inked.to - inked.from >= measurePath(path).length - 1e-9;
   return { ribs, inked, span, half, ...(halves && { halves }), reach, ...(isRound && { isRound }), stops };
+}
+
+/** A rib between others: its place, its direction, half the pen's width there (px), and the last rib before it. */
+export interface RibAt extends Point {
+  readonly alongX: number;
+  readonly alongY: number;
+  readonly half: number;
+  readonly before: number;
+}
+
+/** The rib of a ribbon at a length along its path, px; at an end where it is beyond. */
+export function ribAt({ ribs, half, halves }: ColourRibbon, s: number): RibAt {
+  let [low, high] = [0, ribs.length / RIB.size - 1];
+  while (high - low > 1) {
+    const middle = (low + high) >> 1;
+    if (ribs[middle * RIB.size + RIB.s]! <= s) low = middle;
+    else high = middle;
+  }
+  const [s0, s1] = [ribs[low * RIB.size + RIB.s]!, ribs[high * RIB.size + RIB.s]!];
+  const t = s1 > s0 ? Math.min(1, Math.max(0, (s - s0) / (s1 - s0))) : 0;
+  const mix = (part: number): number =>
+    ribs[low * RIB.size + part]! * (1 - t) + ribs[high * RIB.size + part]! * t;
+  const [alongX, alongY] = [mix(RIB.alongX), mix(RIB.alongY)];
+  const size = Math.sqrt(alongX * alongX + alongY * alongY) || 1;
+  return {
+    x: mix(RIB.x),
+    y: mix(RIB.y),
+    alongX: alongX / size,
+    alongY: alongY / size,
+    half: (halves ? halves[low]! * (1 - t) + halves[high]! * t : half) * mix(RIB.across),
+    before: low,
+  };
 }
 
 /** Mapped ribs that are kept of a path's: copies of a stroke each lie elsewhere. */

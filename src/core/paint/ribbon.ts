@@ -1,6 +1,6 @@
 import { rampAt, type Stop } from '../colour';
 import type { Bounds } from '../geometry';
-import { RIB, type ColourRibbon } from '../ink';
+import { RIB, ribAt, type ColourRibbon } from '../ink';
 import type { PlacedField } from './fields';
 import { HEM, type Placing } from './ribbon-field';
 
@@ -29,30 +29,6 @@ export interface PicturePart {
   readonly stride: number;
   readonly first: number;
   readonly box: Bounds;
-}
-
-/** A rib at a length between others, its place in canvas pixels. */
-function ribAt({ ribs, half, halves }: ColourRibbon, s: number, at: Placing) {
-  let [low, high] = [0, ribs.length / RIB.size - 1];
-  while (high - low > 1) {
-    const middle = (low + high) >> 1;
-    if (ribs[middle * RIB.size + RIB.s]! <= s) low = middle;
-    else high = middle;
-  }
-  const [s0, s1] = [ribs[low * RIB.size + RIB.s]!, ribs[high * RIB.size + RIB.s]!];
-  const t = s1 > s0 ? Math.min(1, Math.max(0, (s - s0) / (s1 - s0))) : 0;
-  const mix = (part: number): number =>
-    ribs[low * RIB.size + part]! * (1 - t) + ribs[high * RIB.size + part]! * t;
-  const [ax, ay] = [mix(RIB.alongX), mix(RIB.alongY)];
-  const size = Math.sqrt(ax * ax + ay * ay) || 1;
-  return {
-    slice: low,
-    x: mix(RIB.x) * at.scale + at.x,
-    y: mix(RIB.y) * at.scale + at.y,
-    alongX: ax / size,
-    alongY: ay / size,
-    half: (halves ? halves[low]! * (1 - t) + halves[high]! * t : half) * mix(RIB.across) * at.scale,
-  };
 }
 
 /** What a ribbon is painted with and on: whole pixels at a time, both in the machine's own order of bytes. */
@@ -147,7 +123,7 @@ export function paintRibbon(
     const { columns, rows, pixels: begins, aside, further, along, slices } = field;
     const [dx, dy] = [left - box.left, top - box.top];
     const zero = (round - span.from) * perPixel + 0.5;
-    const [begin, end] = [ribAt(ribbon, from, at).slice, ribAt(ribbon, to, at).slice];
+    const [begin, end] = [ribAt(ribbon, from).before, ribAt(ribbon, to).before];
     for (let i = begin; i <= end; i++) {
       const s0 = ribs[i * RIB.size + RIB.s]!;
       const s1 = ribs[(i + 1) * RIB.size + RIB.s]!;
@@ -174,10 +150,11 @@ export function paintRibbon(
 
   /** What caps and ends ink beyond an end, in its colour: a stretch straight on, or all that is bare about it. */
   const beyond = (s: number, onward: 1 | -1, bareOnly: boolean): void => {
-    const end = ribAt(ribbon, s > length ? s - length : s, at);
+    const end = ribAt(ribbon, s > length ? s - length : s);
+    const wide = end.half * at.scale;
     const step = Math.min(STEPS, Math.max(0, Math.round((s - span.from) * perPixel)));
     const colour = paint.wholeRamp[step]!;
-    const [cx, cy] = [end.x - box.left, end.y - box.top];
+    const [cx, cy] = [end.x * at.scale + at.x - box.left, end.y * at.scale + at.y - box.top];
     const [from, to] = [Math.max(0, Math.floor(cx - far)), Math.min(width - 1, Math.ceil(cx + far))];
     const [above, below] = [Math.max(0, Math.floor(cy - far)), Math.min(height - 1, Math.ceil(cy + far))];
     for (let y = above; y <= below; y++) {
@@ -192,9 +169,9 @@ export function paintRibbon(
         }
         const ahead = (rx * end.alongX + ry * end.alongY) * onward;
         const across = Math.abs(rx * end.alongY - ry * end.alongX);
-        if (ahead < -1 || across > end.half + HEM) continue;
+        if (ahead < -1 || across > wide + HEM) continue;
         if (bare) paint.whole[on] = colour;
-        else layOver(paint, on, step, end.half + 0.5 - across);
+        else layOver(paint, on, step, wide + 0.5 - across);
       }
     }
   };

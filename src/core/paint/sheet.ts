@@ -23,7 +23,8 @@ export interface Sheet {
 const MOST = 2 * 1920 * 1080;
 const WIDE = 1024;
 
-const hasRibbon = (item: DrawItem): item is ShapeItem => item.kind !== 'group' && isRibbon(item.colour);
+const hasRibbon = (item: DrawItem): item is ShapeItem & { readonly colour: ColourRibbon } =>
+  item.kind !== 'group' && isRibbon(item.colour);
 
 interface Slot {
   readonly box: Bounds;
@@ -79,8 +80,7 @@ function gather(items: readonly DrawItem[], from: number, context: PaintContext)
     if (!hasRibbon(item)) continue;
     const box = pixelsOf(itemBounds(item), transform, canvas);
     if (!box) continue;
-    const ribbon = item.colour as ColourRibbon;
-    const had = slots.get(ribbon)?.box ?? box;
+    const had = slots.get(item.colour)?.box ?? box;
     const whole = {
       left: Math.min(had.left, box.left),
       top: Math.min(had.top, box.top),
@@ -90,7 +90,7 @@ function gather(items: readonly DrawItem[], from: number, context: PaintContext)
     const more = widthOf(whole) * heightOf(whole) - (had === box ? 0 : widthOf(had) * heightOf(had));
     if (pixels > 0 && pixels + more > MOST) break;
     pixels += more;
-    slots.set(ribbon, { box: whole, x: 0, y: 0 });
+    slots.set(item.colour, { box: whole, x: 0, y: 0 });
   }
   return { slots, upTo };
 }
@@ -126,7 +126,7 @@ export function sheetFor(
     upTo,
     sheet: {
       styleOf(item, onto) {
-        const slot = slots.get(item.colour as ColourRibbon);
+        const slot = hasRibbon(item) && slots.get(item.colour);
         const seen = slot && placePattern(pattern, onto, item, slot.box.left - slot.x, slot.box.top - slot.y);
         return seen ? pattern : null;
       },

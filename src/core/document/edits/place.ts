@@ -1,7 +1,7 @@
 import type { Blend } from '../../draw';
 import {
-  boxCommands,
   applyMatrix,
+  boxCommands,
   commandsBounds,
   compose,
   inverse,

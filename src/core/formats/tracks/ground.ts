@@ -1,7 +1,7 @@
 import { rampAt } from '../../colour';
 import type { PathCommand } from '../../geometry';
 import type { DrawItem } from '../../draw';
-import { isRibbon, RIB, type ColourRibbon } from '../../ink';
+import { isRibbon, RIB, ribAt, type ColourRibbon } from '../../ink';
 import type { TrackItem } from './track';
 
 /** How much of a gradient one slice of a single colour may span, and how far it reaches under the next, px. */
@@ -19,8 +19,6 @@ interface Rib {
   readonly half: number;
 }
 
-type RibNumbers = [x: number, y: number, alongX: number, alongY: number, s: number, across: number];
-
 const between = (a: Rib, b: Rib, t: number): Rib => {
   const mix = (p: number, q: number) => p + (q - p) * t;
   const [x, y] = [mix(a.alongX, b.alongX), mix(a.alongY, b.alongY)];
@@ -36,23 +34,18 @@ const between = (a: Rib, b: Rib, t: number): Rib => {
 };
 
 /** The ribs of what a ribbon inks, ends included; round a closed path they go on where it passes its first point. */
-function inkedRibs({ ribs, inked, span, half, halves }: ColourRibbon): Rib[] {
-  const length = ribs.at(RIB.s - RIB.size)!;
-  const all = Array.from({ length: ribs.length / RIB.size }, (_, i): Rib & { s: number } => {
-    const [x, y, alongX, alongY, s, across] = ribs.slice(i * RIB.size, (i + 1) * RIB.size) as RibNumbers;
-    return { x, y, alongX, alongY, s, share: 0, half: (halves ? halves[i]! : half) * across };
-  });
-  const rounds = inked.to > length ? [0, length] : [0];
-  const places = rounds.flatMap((round) => all.map((rib) => ({ ...rib, s: rib.s + round })));
-  const out = places.slice(1).flatMap((b, i): (Rib & { s: number })[] => {
-    const a = places[i]!;
-    if (b.s <= inked.from || a.s >= inked.to || b.s <= a.s) return [];
-    const at = (s: number) => ({ ...between(a, b, (s - a.s) / (b.s - a.s)), s });
-    const begins = a.s <= inked.from;
-    return [...(begins ? [at(inked.from)] : []), b.s >= inked.to ? at(inked.to) : b];
-  });
+function inkedRibs(ribbon: ColourRibbon): Rib[] {
+  const { ribs, inked, span } = ribbon;
+  const lengths = Array.from({ length: ribs.length / RIB.size }, (_, i) => ribs[i * RIB.size + RIB.s]!);
+  const whole = lengths.at(-1)!;
+  const rounds = inked.to > whole ? [0, whole] : [0];
+  const inner = rounds.flatMap((round) => lengths.map((s) => s + round));
+  const within = inner.filter((s) => s > inked.from && s < inked.to);
   const size = Math.max(1e-6, span.to - span.from);
-  return out.map(({ s, ...rib }) => ({ ...rib, share: (s - span.from) / size }));
+  return [...new Set([inked.from, ...within, inked.to])].map((s) => {
+    const { x, y, alongX, alongY, half } = ribAt(ribbon, s > whole ? s - whole : s);
+    return { x, y, alongX, alongY, half, share: (s - span.from) / size };
+  });
 }
 
 const known = new WeakMap<ColourRibbon, readonly Rib[]>();
