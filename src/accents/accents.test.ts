@@ -1,6 +1,7 @@
 import { createCanvas } from '@napi-rs/canvas';
 import { SAMPLE_PROJECT } from '../../demo';
 import {
+  accentPlace,
   addLayers,
   groupLayers,
   insertAccent,
@@ -10,6 +11,7 @@ import {
   partWithId,
   readPiece,
   riddenAt,
+  setPlace,
   setRider,
   strokesOf,
   type Piece,
@@ -104,4 +106,23 @@ test('the title is written once: what repeats it is its wake', () => {
   const [title] = SAMPLE_PROJECT.pieces;
   // Sixteen letters of at most four strokes, two on the average, and two flourishes.
   expect(strokesOf(title!).length).toBeLessThanOrEqual(34);
+});
+
+test('an accent goes about the middle of what is chosen, as it stands, and as wide; never tiny or huge', () => {
+  const line = (id: string, x: number, length: number) =>
+    newStroke(id, id, lineShape({ x, y: 500 }, { x: x + length, y: 500 }));
+  const piece = addLayers(newPiece('Places'), [
+    line('a', 400, 280),
+    line('b', 1000, 280),
+    line('long', 0, 1900),
+  ]);
+  const moved = setPlace(piece, 'a', 0, { x: 100, y: -200 });
+  expect(accentPlace(piece, [], 0, 1)).toEqual({ x: 960, y: 540, scale: 1 });
+  expect(accentPlace(piece, ['a'], 0, 1)).toMatchObject({ x: 540, y: 500 });
+  expect(accentPlace(moved, ['a'], 0, 1)).toMatchObject({ x: 640, y: 300 });
+  expect(accentPlace(piece, ['a', 'b'], 0, 1).x).toBeCloseTo((400 + 1280) / 2, 6);
+  const wide = (ids: string[], size: number) => accentPlace(piece, ids, 0, size).scale;
+  expect(wide(['a', 'b'], 1) / wide(['a'], 1)).toBeCloseTo(880 / 280, 1);
+  expect(wide(['a'], 2)).toBeCloseTo(wide(['a'], 1) / 2, 1);
+  expect([wide(['a'], 9), wide(['long'], 0.5)]).toEqual([0.25, 3]);
 });

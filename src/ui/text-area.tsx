@@ -1,8 +1,8 @@
 'use client';
+import { useState, type TextareaHTMLAttributes } from 'react';
 import styled from 'styled-components';
 
-/** Text of several lines. */
-export const TextArea = styled.textarea`
+const Area = styled.textarea`
   display: block;
   width: 100%;
   min-height: 58px;
@@ -14,3 +14,34 @@ export const TextArea = styled.textarea`
   font: inherit;
   resize: vertical;
 `;
+
+/** Text of several lines, taken with every letter; while it is typed it stays as it is typed, whatever becomes of it. */
+export function TextArea({
+  label,
+  value,
+  onChange,
+  ...rest
+}: {
+  label: string;
+  value: string;
+  onChange: (text: string) => void;
+} & Pick<TextareaHTMLAttributes<HTMLTextAreaElement>, 'rows' | 'maxLength' | 'style'>) {
+  const [typed, setTyped] = useState<string | null>(null);
+  return (
+    <Area
+      {...rest}
+      aria-label={label}
+      dir="auto"
+      spellCheck={false}
+      value={typed ?? value}
+      onChange={(event) => {
+        setTyped(event.currentTarget.value);
+        onChange(event.currentTarget.value);
+      }}
+      onBlur={() => setTyped(null)}
+      onKeyDown={(event) => {
+        if (event.key !== 'Escape') event.stopPropagation();
+      }}
+    />
+  );
+}

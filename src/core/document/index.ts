@@ -53,6 +53,7 @@ export * from './tied';
 export * from './ties-schema';
 export * from './traced';
 export { underlaySchema } from './underlay-schema';
+export * from './speed-over-time';
 export * from './stroke-at';
 export * from './window-at';
 export * from './window-schema';

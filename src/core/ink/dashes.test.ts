@@ -1,14 +1,22 @@
 import CanvasKitInit, { type CanvasKit } from 'canvaskit-wasm';
+import fc from 'fast-check';
 import { capsOf } from './caps-and-joins';
 import { dirname, join } from 'node:path';
 import { corner, measurePath, pointAtLength, wholePath, type Path, type Point } from '../geometry';
 import { cubicFamilies, seeded } from '../testing/families';
 import {
+  DASH_PRESETS,
+  dashesInUnit,
+  dashPresetOf,
   dashSpans,
+  dashUnit,
   grownPattern,
   marchedBy,
   mendedPattern,
+  NEW_DASHES,
   patternLength,
+  readPattern,
+  type Dashes,
   type DashesNow,
   type Span,
 } from './dashes';
@@ -204,4 +212,29 @@ test('gaps that caps would close are opened, others are left alone', () => {
   expect(mendedPattern([6, 10], 10, capsOf({ cap: 'round' }))).toEqual([6, 15]);
   expect(mendedPattern([6, 10], 10, capsOf({ cap: 'flat' }))).toEqual([6, 10]);
   expect(mendedPattern([6, 30], 10, capsOf({ cap: 'round' }))).toEqual([6, 30]);
+});
+
+test('a pattern in another unit lies where it lay; presets are told by their pattern, typed numbers by whatever parts them', () => {
+  fc.assert(
+    fc.property(
+      fc.array(fc.integer({ min: 1, max: 500 }), { minLength: 1, maxLength: 6 }),
+      fc.integer({ min: 1, max: 90 }),
+      fc.integer({ min: 100, max: 3000 }),
+      fc.array(fc.constantFrom<Dashes['unit']>('px', 'widths', 'share'), { minLength: 1, maxLength: 5 }),
+      (pattern, width, length, units) => {
+        const typed: Dashes = { ...NEW_DASHES, pattern, unit: 'px' };
+        const dashes = units.reduce((now, unit) => dashesInUnit(now, unit, width, length), typed);
+        const k = dashUnit(dashes.unit, width, length);
+        dashes.pattern.forEach((part, i) => expect(part * k).toBeCloseTo(pattern[i]!, 6));
+      },
+    ),
+  );
+  for (const [name, pattern] of Object.entries(DASH_PRESETS))
+    expect(dashPresetOf({ ...NEW_DASHES, pattern })).toBe(name);
+  expect(dashPresetOf({ ...NEW_DASHES, unit: 'px' })).toBeNull();
+  expect(dashPresetOf({ ...NEW_DASHES, pattern: [3, 3.1] })).toBeNull();
+  for (const typed of ['18 12 4 12', '18, 12, 4, 12', ' 18·12 · 4;12 '])
+    expect(readPattern(typed)).toEqual([18, 12, 4, 12]);
+  for (const typed of ['', ' ', '12 x', '-3 4', '5000', '1e999', Array(25).fill('1').join(' ')])
+    expect(readPattern(typed)).toBeNull();
 });

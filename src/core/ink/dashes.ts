@@ -43,6 +43,42 @@ export const DASH_PRESETS = {
 } as const;
 export type DashPreset = keyof typeof DASH_PRESETS;
 
+/** Dashes to begin with. */
+export const NEW_DASHES: Dashes = {
+  pattern: DASH_PRESETS.dash,
+  unit: 'widths',
+  phase: 0,
+  flow: 'stay',
+  speed: { value: 60, unit: 'px', seamless: true },
+  fit: false,
+  corners: false,
+  grow: 0,
+};
+
+/** The preset that dashes have the pattern of; null for one of their own. */
+export function dashPresetOf({ pattern, unit }: Dashes): DashPreset | null {
+  if (unit !== 'widths') return null;
+  const names = Object.keys(DASH_PRESETS) as DashPreset[];
+  return names.find((name) => DASH_PRESETS[name].join() === pattern.join()) ?? null;
+}
+
+/** Pixels to one of a dash pattern's unit, on a stroke of a width (px) and a length (px). */
+export const dashUnit = (unit: Dashes['unit'], width: number, length: number): number =>
+  unit === 'px' ? 1 : unit === 'widths' ? width : length;
+
+/** Dashes whose pattern is given in another unit, and looks as it did on a stroke of a width and a length (px). */
+export function dashesInUnit(dashes: Dashes, unit: Dashes['unit'], width: number, length: number): Dashes {
+  const k = dashUnit(dashes.unit, width, length) / dashUnit(unit, width, length);
+  return { ...dashes, unit, pattern: dashes.pattern.map((part) => part * k) };
+}
+
+/** A pattern as it is typed: “18 12 4 12”, by whatever parts the numbers; null where it can't be read. */
+export function readPattern(text: string): readonly number[] | null {
+  const parts = text.trim().split(/[\s,·;]+/);
+  const read = dashesSchema.shape.pattern.safeParse(parts.map((part) => (part === '' ? NaN : Number(part))));
+  return read.success ? read.data : null;
+}
+
 /** Dashes along one stroke at one moment; lengths in px. */
 export interface DashesNow {
   /** An even number of lengths, dash and gap in turn. */

@@ -7,5 +7,6 @@ export * from './pen-width';
 export * from './stroke-ends';
 export * from './swept';
 export * from './taper';
+export * from './width-points';
 export * from './width-profile';
 export * from './window';

@@ -20,7 +20,17 @@ import { newEffect, EFFECT_KINDS, type EffectSetting } from '../effects';
 import { lineShape } from '../geometry';
 import { LINEAR } from '../timing';
 import { flashesFrom } from './flashes';
-import { contrast, legibleTime, luminance, proof, SAFE, safeArea, secondsToRead, type Finding } from '.';
+import {
+  contrast,
+  leastGap,
+  legibleTime,
+  luminance,
+  proof,
+  SAFE,
+  safeArea,
+  secondsToRead,
+  type Finding,
+} from '.';
 
 const text = (id: string, words: string, x: number, y: number, part: Partial<Lettering> = {}): Lettering => ({
   type: 'lettering',
@@ -225,6 +235,10 @@ test('ends that nearly meet and dashes that run together are found once each, an
   );
   expect(kinds(closing)).toEqual(['closing gap']);
   expect(strokeById(mended(closing), 'a')!.ink.dashes!.pattern).toEqual([2, 1.5]);
+  // A gap of 0.9 widths less half a cap at either side: they overlap by a tenth of 4 px; opened it is half a width.
+  expect(leastGap(strokeById(closing, 'a')!, 0)).toBeCloseTo(-0.4, 9);
+  expect(leastGap(strokeById(mended(closing), 'a')!, 0)).toBeCloseTo(2, 9);
+  expect(leastGap(newStroke('p', 'P', lineShape({ x: 0, y: 0 }, { x: 1, y: 0 })), 0)).toBeNull();
   expect(kinds(mended(closing))).toEqual([]);
 });
 

@@ -10,14 +10,13 @@ import {
   withLength,
   type Layer,
   type Piece,
-  type Stroke,
   lettersOf,
 } from '../document';
-import { measurePath, widened, type Bounds } from '../geometry';
-import { capsOf, mendedPattern } from '../ink';
-import { dashUnit, lookedThrough, posterFrame } from '../scene';
-import { framesPerSecond, valueAt } from '../timing';
+import { widened, type Bounds } from '../geometry';
+import { lookedThrough, posterFrame } from '../scene';
+import { framesPerSecond } from '../timing';
 import { contrast, LARGE, NEEDED } from './contrast';
+import { openedDashes } from './dash-gaps';
 import type { Finding } from './finding';
 import { flashFindings } from './flashes';
 import { legibleTime, secondsToRead } from './legible';
@@ -185,17 +184,6 @@ function looseFindings({ piece, frame, through }: Look): Finding[] {
     place: widened({ left: end.at.x, right: end.at.x, top: end.at.y, bottom: end.at.y }, LOOSE),
     mend: { name: 'Let them meet', edit: (p: Piece) => meetEnds(p, [end]) },
   }));
-}
-
-/** The dashes of a stroke with the gaps that its caps close at a frame opened; null where none closes. */
-export function openedDashes(stroke: Stroke, frame: number): Stroke['ink']['dashes'] | null {
-  const { dashes } = stroke.ink;
-  if (!dashes) return null;
-  const width = valueAt(stroke.ink.width, frame);
-  const unit = dashUnit(dashes.unit, width, measurePath(stroke.path).length) || 1;
-  const pattern = dashes.pattern.map((part) => part * unit);
-  const mended = mendedPattern(pattern, width, capsOf(stroke.ink));
-  return mended === pattern ? null : { ...dashes, pattern: mended.map((part) => part / unit) };
 }
 
 /** Dashes whose caps close their gaps. */

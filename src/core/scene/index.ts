@@ -13,5 +13,5 @@ export * from './owners';
 export * from './poster-frame';
 export * from './reveal';
 export { shownBox } from './shown-box';
-export { dashUnit, stopsAt } from './ink-now';
+export { stopsAt } from './ink-now';
 export { wordlessParts } from './wordless-parts';

@@ -1,6 +1,7 @@
 import { colourAt, sortedStops, type Stop } from '../colour';
-import type { Gradient, Ink } from '../document';
+import { stopsListed, type Gradient, type Ink } from '../document';
 import {
+  dashUnit,
   evenPattern,
   grownPattern,
   marchedBy,
@@ -56,23 +57,13 @@ const still = new WeakMap<Gradient, readonly Stop[]>();
 export function stopsAt(gradient: Gradient, frame: number): readonly Stop[] {
   const known = still.get(gradient);
   if (known) return known;
-  const stops = sortedStops(
-    gradient.stops.map((stop) => ({
-      at: valueAt(stop.at, frame),
-      colour: colourAt(stop.colour, frame),
-      opacity: valueAt(stop.opacity, frame),
-    })),
-  );
+  const stops = sortedStops(stopsListed(gradient, frame));
   const keyed = gradient.stops.some(
     (stop) => isKeyed(stop.at) || isKeyed(stop.colour) || isKeyed(stop.opacity),
   );
   if (!keyed) still.set(gradient, stops);
   return stops;
 }
-
-/** Pixels to one of a dash pattern's unit, on a stroke of a width (px) and a length (px). */
-export const dashUnit = (unit: Dashes['unit'], width: number, length: number): number =>
-  unit === 'px' ? 1 : unit === 'widths' ? width : length;
 
 /** The dashes of a stroke at a moment, px; null where every dash has shrunk away. */
 export function dashesAt(dashes: Dashes, width: number, length: number, moment: Moment): DashesNow | null {

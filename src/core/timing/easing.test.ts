@@ -1,7 +1,15 @@
 import * as d3 from 'd3-ease';
 import { seeded } from '../testing/families';
 import { cssOf, readCss } from './css-easing';
-import { ease, easeSpeed, easingSchema, reversedEasing, type Easing } from './easing';
+import {
+  drawnEasing,
+  ease,
+  easeSpeed,
+  easingSchema,
+  overshootOf,
+  reversedEasing,
+  type Easing,
+} from './easing';
 import { SHAPE_NAMES, springCurve, type Way } from './shapes';
 
 const WAYS: Way[] = ['in', 'out', 'both'];
@@ -137,4 +145,31 @@ test('a spring turned round is the same spring backwards, exactly, and turned ag
   expect(easingSchema.parse(back)).toEqual(back);
   for (let i = 0; i <= 1000; i++) expect(ease(back, i / 1000)).toBe(1 - ease(spring, 1 - i / 1000));
   expect(reversedEasing(back)).toEqual(spring);
+});
+
+test('how far an overshoot goes beyond is its formula’s own greatest value; what stays between goes nowhere beyond', () => {
+  // Slow end: f(x) = 1 + (s + 1)(x − 1)³ + s (x − 1)²; f′ = 0 at x − 1 = −2s / 3(s + 1), where f = 1 + 4s³ / 27(s + 1)².
+  for (const overshoot of [0, 0.5, 1.70158, 5]) {
+    const beyond = (4 * overshoot ** 3) / (27 * (overshoot + 1) ** 2);
+    for (const way of WAYS.slice(0, 2))
+      expect(overshootOf({ type: 'back', overshoot, way })).toBeCloseTo(beyond, 3);
+  }
+  const between: Easing[] = [
+    { type: 'linear' },
+    { type: 'hold' },
+    { type: 'bounce', way: 'out' },
+    { type: 'minimum jerk' },
+  ];
+  for (const easing of between) expect(overshootOf(easing)).toBeCloseTo(0, 12);
+});
+
+test('a drawn curve takes the value at its point that is nearest, and no other', () => {
+  const drawn = {
+    type: 'list' as const,
+    points: [0, 0.25, 0.5, 0.75, 1].map((at) => ({ at, value: at })),
+  };
+  const next = drawnEasing(drawn, 0.6, 1.2);
+  expect(next.points.map(({ value }) => value)).toEqual([0, 0.25, 1.2, 0.75, 1]);
+  expect(easingSchema.parse(next)).toEqual(next);
+  expect(ease(drawnEasing(drawn, 2, 0.9), 1)).toBe(0.9);
 });

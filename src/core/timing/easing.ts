@@ -134,6 +134,31 @@ export function landingEasing(landing: number): Easing {
   return { type: 'bezier', x1: 0.3, y1: 0, x2: 1 - Math.min(1, landing), y2: 1 };
 }
 
+/** Places at which an easing is looked through. */
+const PLACES = 120;
+
+/** The furthest an easing goes beyond where it leaves from or arrives at, as a share of its way; 0 where it stays between. */
+export const overshootOf = (easing: Easing): number =>
+  Math.max(
+    ...Array.from({ length: PLACES + 1 }, (_, i) => {
+      const value = ease(easing, i / PLACES);
+      return Math.max(value - 1, -value);
+    }),
+  );
+
+/** An easing drawn by hand. */
+type DrawnEasing = Extract<Easing, { type: 'list' }>;
+
+/** A drawn easing with its point nearest to a place at another value. */
+export function drawnEasing(easing: DrawnEasing, at: number, value: number): DrawnEasing {
+  const off = easing.points.map((point) => Math.abs(point.at - at));
+  const nearest = off.indexOf(Math.min(...off));
+  return {
+    ...easing,
+    points: easing.points.map((point, i) => (i === nearest ? { ...point, value } : point)),
+  };
+}
+
 const turnedWay = (way: Way): Way => (way === 'in' ? 'out' : way === 'out' ? 'in' : 'both');
 
 /** The easing that goes the same way back: its progress at x is 1 − that of the given one at 1 − x. */

@@ -6,6 +6,7 @@ export { directionOf, goesBackward, ringStart, type WritingDirection } from './d
 export * from './follow-letters';
 export { inkOfShapes } from './ink-of-shapes';
 export * from './order';
+export * from './order-by-hand';
 export * from './outlines';
 export * from './pen-way';
 export * from './retouch';

@@ -1,18 +1,10 @@
 'use client';
-import {
-  useEffect,
-  useRef,
-  useState,
-  type KeyboardEvent,
-  type MouseEvent,
-  type ReactNode,
-  type RefObject,
-} from 'react';
+import { useEffect, useRef, useState, type MouseEvent, type ReactNode, type RefObject } from 'react';
 import { Pause, Play } from 'lucide-react';
 import type { Received } from '@/contract';
 import { wayFindings, type Pixels, type Way } from '@/core/bay';
 import { timecode } from '@/core/timing';
-import { IconButton, notify, Segmented } from '@/ui';
+import { IconButton, notify, nudgeKeys, Segmented, shareIn } from '@/ui';
 import { Bar, Desk, Problem, Scrub, Side, Table } from './bay-frame';
 import { FileFacts, FindingList, GroundChoice, WayChoice } from './bay-panel';
 import { chooseFiles } from '../choose-files';
@@ -76,17 +68,13 @@ export function Looked({ received, choice }: { received: Received; choice: React
     );
   /** Goes near to what is pressed, and back again. */
   const goNear = (event: MouseEvent) => {
-    const box = event.currentTarget.getBoundingClientRect();
-    setFocus([(event.clientX - box.left) / box.width, (event.clientY - box.top) / box.height]);
+    const { x, y } = shareIn(event.currentTarget, event);
+    setFocus([x, y]);
     setZoom(zoom === 'fit' ? '4' : 'fit');
   };
-  const keys = (event: KeyboardEvent) => {
-    const step = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
-    if (step !== undefined && zoom === 'fit')
-      setFrame((at) => Math.min(frames - 1, Math.max(0, at + step * (event.shiftKey ? 10 : 1))));
-    else return;
-    event.preventDefault();
-  };
+  const keys = nudgeKeys(
+    zoom === 'fit' ? { along: (by) => setFrame((at) => Math.min(frames - 1, Math.max(0, at + by))) } : {},
+  );
   const { composed, error } = useComposed({ received, piece, frame, way, ground, gain: Number(gain) });
   const ink = useInkMiddle(piece, received);
   useEffect(() => setFocus(ink), [ink]);

@@ -1,4 +1,5 @@
 import type { Point } from '@/core/geometry';
+import { keepEvent } from '@/ui';
 import { cancelDrag, endDrag, singleStroke, useEditor } from '../state';
 import { crosshairStep, moveCrosshair, hideCrosshair, useCrosshair } from './crosshair';
 import { layerAt, pointAt } from './hit';
@@ -117,8 +118,7 @@ export function crosshairKeys({
       if (!['Shift', 'Control', 'Alt', 'Meta'].includes(event.key)) letGo();
       return;
     }
-    event.preventDefault();
-    event.stopPropagation();
+    keepEvent(event);
     changed();
   }
 

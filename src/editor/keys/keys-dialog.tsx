@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useState, type KeyboardEvent } from 'react';
 import styled from 'styled-components';
-import { Button, Check, Dialog, TextInput } from '@/ui';
+import { Button, Check, Dialog, keepEvent, TextInput } from '@/ui';
 import { giveKey, isCharacter, keysAsTheyWere, useOwnKeys } from './own-keys';
 import { written } from './shortcuts';
 import { SHORTCUTS, type Shortcut } from './shortcuts-list';
@@ -52,8 +52,7 @@ function OwnKey({ shortcut, keys }: { shortcut: Shortcut; keys: string | null })
   const [waiting, setWaiting] = useState(false);
   const listen = (event: KeyboardEvent): void => {
     if (!waiting) return;
-    event.preventDefault();
-    event.stopPropagation();
+    keepEvent(event);
     if (['Shift', 'Control', 'Alt', 'Meta', 'Tab'].includes(event.key)) return;
     setWaiting(false);
     if (event.key !== 'Escape') giveKey(shortcut.name, written(event), SHORTCUTS);

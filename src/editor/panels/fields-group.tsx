@@ -1,19 +1,32 @@
 'use client';
 import { Plus, X } from 'lucide-react';
 import { useRef, useState } from 'react';
-import { fieldValue, LIMITS, offeredFields, textsOf, type Field } from '@/core/document';
-import { Button, ColourField, Fold, IconButton, NumberField, plain, TextArea, Row, Warning } from '@/ui';
+import {
+  changeField,
+  fieldValue,
+  LIMITS,
+  removeField,
+  textsOf,
+  withFieldsOf,
+  type Field,
+} from '@/core/document';
+import {
+  Button,
+  ColourField,
+  Fold,
+  IconButton,
+  NumberField,
+  plain,
+  TextArea,
+  TextButton,
+  Row,
+  Warning,
+} from '@/ui';
 import { NameField } from '../name-field';
 import { FacePicker, useFaces } from '../lettering';
 import { fillField, fillFromFile } from '../layouts';
-import { edit, select, useCalm, useEditor } from '../state';
+import { edit, select, useCalm } from '../state';
 import { useSwatches } from '../properties';
-
-/** Fields that fill the same thing have the same. */
-const nameOf = ({ kind, of, part = '' }: Field): string => [kind, part, ...of].join(' ');
-
-const setFields = (change: (fields: readonly Field[]) => readonly Field[], merge?: string): void =>
-  edit((piece) => ({ ...piece, fields: change(piece.fields).slice(0, LIMITS.fields) }), merge);
 
 /** What a field holds, to be filled in anew. */
 function FieldValue({ field }: { field: Field }) {
@@ -21,26 +34,18 @@ function FieldValue({ field }: { field: Field }) {
   const word = useCalm((s) => textsOf(s.piece, field).at(0)?.setting.text);
   const faces = useFaces();
   const swatches = useSwatches();
-  const [typed, setTyped] = useState<string | null>(null);
   const file = useRef<HTMLInputElement>(null);
   if (value === null) return <Warning>What it filled is gone.</Warning>;
   switch (field.kind) {
     case 'text':
       return (
         <TextArea
-          aria-label={field.name}
+          label={field.name}
           rows={1}
           style={{ minHeight: 34, fieldSizing: 'content' } as React.CSSProperties}
-          dir="auto"
-          spellCheck={false}
           maxLength={LIMITS.textLength}
-          value={typed ?? String(value)}
-          onChange={(event) => {
-            setTyped(event.currentTarget.value);
-            fillField(field, event.currentTarget.value);
-          }}
-          onBlur={() => setTyped(null)}
-          onKeyDown={(event) => event.stopPropagation()}
+          value={String(value)}
+          onChange={(text) => fillField(field, text)}
         />
       );
     case 'face':
@@ -99,12 +104,6 @@ export function FieldsGroup() {
   const fields = useCalm((s) => s.piece.fields);
   const chosen = useCalm((s) => s.selection.layers);
   const [naming, setNaming] = useState(false);
-  const add = () =>
-    setFields((now) => {
-      const known = new Set(now.map((field) => nameOf(field)));
-      const offered = offeredFields(useEditor.getState().piece, chosen);
-      return [...now, ...offered.filter((field) => !known.has(nameOf(field)))];
-    });
   if (fields.length === 0 && chosen.length === 0) return null;
   return (
     <Fold title="Fields" {...(fields.length > 0 && { fact: String(fields.length) })} open={fields.length > 0}>
@@ -116,34 +115,22 @@ export function FieldsGroup() {
                 <NameField
                   label={`Name of field ${i + 1}`}
                   value={field.name}
-                  onChange={(name) =>
-                    setFields(
-                      (now) => now.map((one, k) => (k === i ? { ...one, name } : one)),
-                      `field name ${i}`,
-                    )
-                  }
+                  onChange={(name) => edit((p) => changeField(p, i, { name }), `field name ${i}`)}
                 />
               ) : (
-                <button
-                  type="button"
-                  style={{
-                    border: 0,
-                    padding: 0,
-                    background: 'none',
-                    color: 'var(--quiet)',
-                    textAlign: 'left',
-                  }}
+                <TextButton
+                  style={{ color: 'var(--quiet)' }}
                   title="Select what it fills"
                   onClick={() => select({ layers: field.of })}
                 >
                   {field.name}
-                </button>
+                </TextButton>
               )}
               {naming && (
                 <IconButton
                   plain
                   label={`Take the field ${field.name} out`}
-                  onPress={() => setFields((now) => now.filter((_, k) => k !== i))}
+                  onPress={() => edit((p) => removeField(p, i))}
                 >
                   <X />
                 </IconButton>
@@ -154,7 +141,7 @@ export function FieldsGroup() {
         </div>
       ))}
       <Row>
-        <Button isDisabled={chosen.length === 0} onPress={add}>
+        <Button isDisabled={chosen.length === 0} onPress={() => edit((p) => withFieldsOf(p, chosen))}>
           <Plus aria-hidden style={{ width: 14 }} /> From selection
         </Button>
         {fields.length > 0 && (

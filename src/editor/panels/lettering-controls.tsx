@@ -1,5 +1,4 @@
 'use client';
-import { useState } from 'react';
 import {
   COUNT_SIGN,
   LIMITS,
@@ -55,28 +54,6 @@ const SettingField = ({
     onChange={(to) => void changeSetting(id, { [part]: to }, part)}
   />
 );
-
-/** The text: kept while it is typed, taken with every letter. */
-function TextField({ lettering }: { lettering: Lettering }) {
-  const [typed, setTyped] = useState<string | null>(null);
-  return (
-    <TextArea
-      aria-label="Text"
-      dir="auto"
-      maxLength={LIMITS.textLength}
-      value={typed ?? lettering.setting.text}
-      spellCheck={false}
-      onChange={(event) => {
-        setTyped(event.currentTarget.value);
-        void changeSetting(lettering.id, { text: event.currentTarget.value }, 'text');
-      }}
-      onBlur={() => setTyped(null)}
-      onKeyDown={(event) => {
-        if (event.key !== 'Escape') event.stopPropagation();
-      }}
-    />
-  );
-}
 
 /** What is done where the text is too wide. */
 function FitControls({ lettering }: { lettering: Lettering }) {
@@ -175,7 +152,12 @@ export function LetteringControls({ lettering }: { lettering: Lettering }) {
   return (
     <>
       <Group title="Text">
-        <TextField lettering={lettering} />
+        <TextArea
+          label="Text"
+          maxLength={LIMITS.textLength}
+          value={setting.text}
+          onChange={(text) => void changeSetting(id, { text }, 'text')}
+        />
         {setting.text.trim() === '' && <Hint>Write something: there is nothing to set.</Hint>}
         {set.missing.length > 0 && (
           <Warning>This face lacks {namedLetters(set.missing)}. They are left out.</Warning>

@@ -1,6 +1,6 @@
 'use client';
 import { useEffect } from 'react';
-import { letterSchema, type Lettering, type LetterSetting } from '@/core/document';
+import { letterSchema, lettersIn, type Lettering, type LetterSetting } from '@/core/document';
 import { Button, ColourField, Fold, Hint, LetterButton, LetterRow, Select } from '@/ui';
 import { changeLetters, useLetterForms } from '../lettering';
 import { shared, useSwatches, ValueField } from '../properties';
@@ -15,12 +15,6 @@ const LIKE_THE_OTHERS = {
   ...{ kern: undefined, x: undefined, y: undefined, rotation: undefined, scale: undefined },
   ...{ colour: undefined, features: undefined },
 };
-
-/** The letters of a text that can be set by themselves: where each begins, and what it is. */
-function lettersIn({ setting: { text }, set }: Lettering): { at: number; letter: string }[] {
-  const places = [...new Set(set.glyphs.map(({ cluster }) => cluster))].sort((a, b) => a - b);
-  return places.map((at, i) => ({ at, letter: text.slice(at, places[i + 1] ?? text.length).trim() }));
-}
 
 const formName = ({ features = {} }: LetterSetting): string =>
   Object.entries(features)

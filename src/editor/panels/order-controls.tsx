@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
-import { inSequence, renameStrokes, reverseStrokes, strokesOf, widestOf, type Piece } from '@/core/document';
-import { directionOf, goesBackward, nextToJoin, writingOrder, type OrderOptions } from '@/core/trace';
+import { renameStrokes, strokesOf } from '@/core/document';
+import { directionIn, nextToJoin, orderedByHand, type OrderOptions } from '@/core/trace';
 import { Button, Fold, Segmented, TextInput, Buttons, Group, Hint, Gap } from '@/ui';
 import {
   cutAtCrossings,
@@ -24,31 +24,7 @@ const idsNow = (): string[] => {
   return (chosen.length > 1 ? chosen : strokesOf(state.piece)).filter((s) => !s.locked).map((s) => s.id);
 };
 
-/** The direction of the first text that has one: strokes in a piece with Arabic lettering are most likely its. */
-const directionIn = ({ layers }: Piece): OrderOptions['direction'] =>
-  layers
-    .map((layer) => (layer.type === 'lettering' ? directionOf(layer.setting.text) : null))
-    .find((direction) => direction !== null) ?? 'left to right';
-
-/** Strokes in the order, and optionally the direction, of a hand. */
-function orderedByHand(piece: Piece, ids: readonly string[], options: OrderOptions, turn: boolean): Piece {
-  const strokes = strokesOf(piece).filter((s) => ids.includes(s.id));
-  const order = writingOrder(
-    strokes.map((s) => ({ path: s.path, width: widestOf(s.ink) })),
-    options,
-  );
-  const ordered = inSequence(
-    piece,
-    order.map((i) => strokes[i]!.id),
-  );
-  if (!turn) return ordered;
-  const backward = strokes.filter((s) => s.path.points.length > 1 && goesBackward(s.path, options.direction));
-  return reverseStrokes(
-    ordered,
-    backward.map((s) => s.id),
-  );
-}
-
+/** The order in which strokes are written: step by step, by a hand's rules, and what they are called. */
 export function OrderControls() {
   const piece = useCalm((s) => s.piece);
   const selection = useCalm((s) => s.selection);

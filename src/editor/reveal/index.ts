@@ -1,3 +1,4 @@
 export * from './cover-client';
 export * from './cover-state';
+export { fitStrokes } from './fit-strokes';
 export * from './write-itself';

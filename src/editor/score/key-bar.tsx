@@ -11,7 +11,7 @@ import {
   type KeyRef,
 } from '@/core/document';
 import { keysOf, type Animated } from '@/core/timing';
-import { openContextMenu } from '@/ui';
+import { arrowSteps, keepEvent, openContextMenu } from '@/ui';
 import { selectionEntries } from '../menus';
 import { edit, editFromBase, select, showFrame, useEditor } from '../state';
 import { dragFrames } from './drag';
@@ -91,21 +91,17 @@ export function KeyBar({
         const goes = travel(event, event.currentTarget);
         if (event.key === 'Enter') showFrame(key.frame);
         if (goes || event.key === 'Enter') {
-          event.preventDefault();
-          event.stopPropagation();
+          keepEvent(event);
           return;
         }
-        const ten = event.shiftKey ? 10 : 1;
-        const sideways = { ArrowLeft: -ten, ArrowRight: ten }[event.key];
-        const upward = { ArrowUp: ten, ArrowDown: -ten }[event.key];
+        const steps = arrowSteps(event);
         const { keys } = useEditor.getState().selection;
-        if ((sideways === undefined && upward === undefined) || owner.locked || event.altKey) return;
-        event.preventDefault();
-        event.stopPropagation();
-        if (sideways !== undefined) edit((piece) => moveKeys(piece, keys, sideways), 'nudge keys');
+        if (!steps || owner.locked || event.altKey) return;
+        keepEvent(event);
+        if (steps.x !== 0) edit((piece) => moveKeys(piece, keys, steps.x), 'nudge keys');
         else if (typeof key.value === 'number') {
           const { step, usual } = propertyOf(owner.keyed, part)!;
-          const next = Math.round((key.value + upward! * step) * 1e6) / 1e6;
+          const next = Math.round((key.value + steps.y * step) * 1e6) / 1e6;
           const value = Math.min(usual[1], Math.max(usual[0], next));
           edit((piece) => changeKey(piece, [ref], { value }), 'nudge key value');
         }

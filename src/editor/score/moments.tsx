@@ -3,6 +3,7 @@ import { memo, useMemo, useState, type KeyboardEvent, type PointerEvent } from '
 import styled from 'styled-components';
 import { cutName, moveMarker, putMarker, removeMarker, setWorkRange, type Marker } from '@/core/document';
 import { inkOverTime, spreadFrames } from '@/core/scene';
+import { keepEvent, nudgeKeys } from '@/ui';
 import { edit, editFromBase, showFrame, useCalm, useEditor } from '../state';
 import { dragFrames } from './drag';
 import { frameAt, useTimeScale, xOf } from './time-scale';
@@ -102,15 +103,15 @@ function MarkerFlag({ marker }: { marker: Marker }) {
   };
   const onKeyDown = (event: KeyboardEvent<HTMLElement>) => {
     if (typed !== null) return;
-    const by = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
-    if (by !== undefined)
-      edit((p) => moveMarker(p, marker.frame, marker.frame + by * (event.shiftKey ? 10 : 1)), 'marker');
-    else if (event.key === 'Delete' || event.key === 'Backspace') edit((p) => removeMarker(p, marker.frame));
-    else if (event.key === 'F2') setTyped(marker.name);
+    const nudged = nudgeKeys({
+      along: (by) => edit((p) => moveMarker(p, marker.frame, marker.frame + by), 'marker'),
+      remove: () => edit((p) => removeMarker(p, marker.frame)),
+    })(event);
+    if (nudged) return;
+    if (event.key === 'F2') setTyped(marker.name);
     else if (event.key === 'Enter') showFrame(marker.frame);
     else return;
-    event.preventDefault();
-    event.stopPropagation();
+    keepEvent(event);
   };
   return (
     <Flag
@@ -204,18 +205,10 @@ function WorkRange({ from, to }: { from: number; to: number }) {
                 editFromBase((p) => setWorkRange(p, moved(end, frame + by))),
               );
             }}
-            onKeyDown={(event) => {
-              const by = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
-              if (event.key === 'Delete' || event.key === 'Backspace') edit((p) => setWorkRange(p, null));
-              else if (by !== undefined)
-                edit(
-                  (p) => setWorkRange(p, moved(end, frame + by * (event.shiftKey ? 10 : 1))),
-                  'work range',
-                );
-              else return;
-              event.preventDefault();
-              event.stopPropagation();
-            }}
+            onKeyDown={nudgeKeys({
+              along: (by) => edit((p) => setWorkRange(p, moved(end, frame + by)), 'work range'),
+              remove: () => edit((p) => setWorkRange(p, null)),
+            })}
           />
         );
       })}

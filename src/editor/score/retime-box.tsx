@@ -2,6 +2,7 @@
 import { useState, type PointerEvent } from 'react';
 import styled from 'styled-components';
 import { boxRule, changeValues, keysAt, retimeKeys, valuesOf, type KeyRef } from '@/core/document';
+import { nudgeKeys } from '@/ui';
 import { dragDocument, edit, editFromBase, useEditor } from '../state';
 import { snapPlaces, snappedBy, useDragShow } from './drag';
 import { rowOfKeys, type Row } from './rows';
@@ -193,14 +194,12 @@ export function RetimeBox({ keys, rows }: { keys: readonly KeyRef[]; rows: reado
           title={WORDS[edge]}
           style={{ left: (now[edge] - now.left) * scale.pixelsPerFrame + 0 }}
           onPointerDown={(event) => dragEdge(event, edge)}
-          onKeyDown={(event) => {
-            const by = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
-            if (by === undefined) return;
-            event.preventDefault();
-            event.stopPropagation();
-            const rule = boxRule(now, moved(now, edge, by * (event.shiftKey ? 10 : 1)));
-            edit((p) => retimeKeys(p, keys, rule), `retime ${edge}`);
-          }}
+          onKeyDown={nudgeKeys({
+            along(by) {
+              const rule = boxRule(now, moved(now, edge, by));
+              edit((p) => retimeKeys(p, keys, rule), `retime ${edge}`);
+            },
+          })}
         />
       ))}
       {values &&
@@ -214,14 +213,12 @@ export function RetimeBox({ keys, rows }: { keys: readonly KeyRef[]; rows: reado
             aria-valuenow={Math.round(values[level] * 100)}
             title={LEVEL_WORDS[level]}
             onPointerDown={(event) => dragLevel(event, level, values)}
-            onKeyDown={(event) => {
-              const by = { ArrowUp: 0.01, ArrowDown: -0.01 }[event.key];
-              if (by === undefined) return;
-              event.preventDefault();
-              event.stopPropagation();
-              const rule = scaled(values, level, by * (event.shiftKey ? 10 : 1));
-              edit((p) => changeValues(p, keys, rule), `values ${level}`);
-            }}
+            onKeyDown={nudgeKeys({
+              upward(by) {
+                const rule = scaled(values, level, by / 100);
+                edit((p) => changeValues(p, keys, rule), `values ${level}`);
+              },
+            })}
           />
         ))}
     </Frame>

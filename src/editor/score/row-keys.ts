@@ -1,4 +1,5 @@
 import type { KeyboardEvent } from 'react';
+import { keepEvent } from '@/ui';
 import { select, useEditor } from '../state';
 import { enterLane } from './key-travel';
 import { isRowOpen, layersOfRow, setOpened, turnOf, type OpenRows, type Row } from './rows';
@@ -60,6 +61,5 @@ export const rowKeys =
     } else if (key === ' ' || key === 'Enter') choose(index, event);
     else if (key === 'F2' && row.kind !== 'part') setRenaming(row.key);
     else return;
-    event.preventDefault();
-    event.stopPropagation();
+    keepEvent(event);
   };

@@ -2,7 +2,7 @@
 import { memo, useEffect, useRef } from 'react';
 import styled from 'styled-components';
 import { framesPerSecond, timecode } from '@/core/timing';
-import { followPointer } from '@/ui';
+import { followPointer, nudgeKeys } from '@/ui';
 import { useAhead } from '../canvas';
 import { setScrubbing, showFrame, useEditor } from '../state';
 import { frameAt, useTimeScale, xOf } from './time-scale';
@@ -108,13 +108,7 @@ export const Ruler = memo(function Ruler() {
         });
         scrub(strip, event);
       }}
-      onKeyDown={(event) => {
-        const by = { ArrowLeft: -1, ArrowRight: 1, ArrowDown: -1, ArrowUp: 1 }[event.key];
-        if (by === undefined) return;
-        event.preventDefault();
-        event.stopPropagation();
-        showFrame(frame + by * (event.shiftKey ? 10 : 1));
-      }}
+      onKeyDown={nudgeKeys({ about: (x, y) => showFrame(frame + x + y) })}
     >
       <PaintedAhead />
       {marks.map((mark) => (

@@ -1,6 +1,7 @@
 'use client';
 import styled from 'styled-components';
 import { inSpreadOrder, onSpan, type Stroke, strokesOf } from '@/core/document';
+import { nudgeKeys } from '@/ui';
 import { edit, editFromBase, spreadOut, useEditor, useSpread } from '../state';
 import { follow, useDragShow } from './drag';
 import { rowOfLayer, type Row } from './rows';
@@ -98,14 +99,12 @@ export function SpreadHandle({
           };
           follow(event, move, () => useSpread.setState(before));
         }}
-        onKeyDown={(event) => {
-          const by = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
-          if (by === undefined) return;
-          event.preventDefault();
-          event.stopPropagation();
-          const next = spreadTo(Math.max(0, Math.round(now) + by * (event.shiftKey ? 10 : 1)));
-          edit((p) => spreadOut(p, ids(), next), 'spread');
-        }}
+        onKeyDown={nudgeKeys({
+          along(by) {
+            const next = spreadTo(Math.max(0, Math.round(now) + by));
+            edit((p) => spreadOut(p, ids(), next), 'spread');
+          },
+        })}
       >
         <title>Drag: each stroke begins later after the one before</title>
         <circle cx={end.x} cy={end.y} r={11} fill="transparent" />

@@ -1,6 +1,6 @@
 import { withKey, type Animated } from '../../timing';
 import { newArrival, type Arrival } from '../arrival-schema';
-import { changed } from '../changed';
+import { changed, type Change } from '../changed';
 import type { Lettering, Piece } from '../schema';
 import { updateLayers } from './layers';
 
@@ -44,6 +44,27 @@ export const arriving = (piece: Piece, ids: readonly string[], times: ArrivalTim
     }
     return { ...(arrival ?? newArrival()), shown };
   });
+
+/** Frames in which text comes and leaves where nothing else is said, and between them and the end of the piece. */
+const COMES = 14;
+const LEAVES = 12;
+const BEFORE_END = 20;
+
+/** Lets lettering come at a frame, hold, and leave shortly before the piece ends; parts of how it comes may be given. */
+export function comeAt(
+  piece: Piece,
+  ids: readonly string[],
+  frame: number,
+  part: Partial<Arrival> = {},
+): Piece {
+  const given = changeArrival(piece, ids, part);
+  const offAt = Math.max(frame + 2 * COMES, piece.length - BEFORE_END);
+  return arriving(given, ids, { onAt: frame, onFrames: COMES, offAt, offFrames: LEAVES });
+}
+
+/** Changes parts of how lettering comes and goes; one given as undefined is taken away. */
+export const changeArrival = (piece: Piece, ids: readonly string[], part: Change<Arrival>): Piece =>
+  setArrival(piece, ids, (now) => changed<Arrival>(now ?? newArrival(), part));
 
 /** Says which number lettering shows in the place of its #; null for none. */
 export const setCount = (piece: Piece, ids: readonly string[], count: Lettering['count'] | null): Piece =>

@@ -2,7 +2,7 @@ import { changed } from '../changed';
 import { nearestOf, nearestShare, settleCues } from '../cued';
 import { layersOf } from '../grouped';
 import { cueCycle, type Cue } from '../cue-schema';
-import { strokeById, strokesOf, type Piece, type Stroke } from '../schema';
+import { strokeById, strokesOf, type Group, type Piece, type Stroke } from '../schema';
 import { updateStrokes } from './layers';
 
 const withCue = (stroke: Stroke, cue: Cue): Stroke => ({ ...stroke, cue });
@@ -34,6 +34,38 @@ export function cueStrokes(
   );
   return settleCues(null, cued);
 }
+
+/** What strokes may wait for: groups, which lead by the stroke of theirs that comes nearest, and strokes; none of their own. */
+export function leadersOf(piece: Piece, ids: readonly string[]): { groups: Group[]; strokes: Stroke[] } {
+  const strokes = strokesOf(piece).filter(({ id }) => !ids.includes(id));
+  const groups = piece.groups.filter(({ id }) => {
+    const among = layersOf(piece, id);
+    return strokes.some((stroke) => among.includes(stroke.id));
+  });
+  return { groups, strokes };
+}
+
+/** Which stroke each is to wait for, where that is one stroke or the nearest of a group. */
+const pairsTo = (piece: Piece, ids: readonly string[], leader: string) =>
+  strokeById(piece, leader) ? ids.map((id) => ({ id, to: leader })) : leadersIn(piece, ids, leader);
+
+/** Cues strokes to a stroke, or each to the nearest stroke of a group. */
+export const cueTo = (piece: Piece, ids: readonly string[], leader: string): Piece =>
+  pairsTo(piece, ids, leader).reduce((cued, { id, to }) => cueStrokes(cued, [id], to), piece);
+
+/** Why strokes can't wait for a stroke or a group, in words; null where they can. */
+export const cueToFault = (piece: Piece, ids: readonly string[], leader: string): string | null =>
+  pairsTo(piece, ids, leader)
+    .map(({ id, to }) => cueFault(piece, [id], to))
+    .find((fault) => fault !== null) ?? null;
+
+/** Says what of cued strokes keeps time with their leaders: where they begin, or where they arrive. */
+export const tieCues = (piece: Piece, ids: readonly string[], ties: 'start' | 'arrival'): Piece =>
+  updateStrokes(piece, ids, (stroke) =>
+    stroke.cue
+      ? withCue(stroke, changed<Cue>(stroke.cue, { ties: ties === 'arrival' ? ties : undefined }))
+      : stroke,
+  );
 
 /** Of a group the stroke that each is to wait for: that which comes nearest to where it begins. */
 export function leadersIn(piece: Piece, ids: readonly string[], to: string): { id: string; to: string }[] {

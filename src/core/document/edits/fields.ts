@@ -62,6 +62,28 @@ export function offeredFields(piece: Piece, ids: readonly string[]): Field[] {
   return [...inOrder, ...set, ...named, ...ofEffects].slice(0, LIMITS.fields);
 }
 
+/** What a field fills: fields that fill the same thing have the same. */
+const filledBy = ({ kind, of, part = '' }: Field): string => [kind, part, ...of].join(' ');
+
+/** A piece with the fields that offer themselves for some layers, beside those it has. */
+export function withFieldsOf(piece: Piece, ids: readonly string[]): Piece {
+  const known = new Set(piece.fields.map(filledBy));
+  const added = offeredFields(piece, ids).filter((field) => !known.has(filledBy(field)));
+  return { ...piece, fields: [...piece.fields, ...added].slice(0, LIMITS.fields) };
+}
+
+/** A piece with parts of one of its fields changed. */
+export const changeField = (piece: Piece, index: number, part: Partial<Field>): Piece => ({
+  ...piece,
+  fields: piece.fields.map((field, i) => (i === index ? { ...field, ...part } : field)),
+});
+
+/** A piece without one of its fields; what the field fills stays. */
+export const removeField = (piece: Piece, index: number): Piece => ({
+  ...piece,
+  fields: piece.fields.filter((_, i) => i !== index),
+});
+
 /** What a field holds now, as its first layer has it; null where all its layers are gone. */
 export function fieldValue(piece: Piece, field: Field): string | number | null {
   for (const id of field.of) {

@@ -1,5 +1,6 @@
 import { scaled } from '../../properties';
 import { isKeyed, withKey, type Animated } from '../../timing';
+import type { StrokeEnd } from '../../ink';
 import { inkSchema, type Ink } from '../ink-schema';
 import type { Piece } from '../schema';
 import { changed, type Change } from '../changed';
@@ -18,6 +19,12 @@ export const setInk = (
     ...stroke,
     ink: changed(stroke.ink, typeof change === 'function' ? change(stroke.ink) : change),
   }));
+
+/** An ink with another shape riding its head or tail; none where it is undefined. */
+export function withEnd(ink: Ink, which: 'head' | 'tail', end: StrokeEnd | undefined): InkChange {
+  const ends: NonNullable<Ink['ends']> = changed(ink.ends ?? {}, { [which]: end });
+  return { ends: ends.head || ends.tail ? ends : undefined };
+}
 
 /** A value as it is to be at a frame: what is keyed gets a key there, what stays is replaced. */
 export const withValueAt = <V>(animated: Animated<V>, frame: number, value: V): Animated<V> =>

@@ -1,7 +1,7 @@
 import { kindOf } from '../kinds';
 import { LIMITS } from '../limits';
 import { cutName } from '../names';
-import { compose, scalingAbout, type Matrix } from '../../geometry';
+import { compose, scalingAbout, unite, type Matrix } from '../../geometry';
 import { mapKnown, scaled } from '../../properties';
 import { changed } from '../changed';
 import type { Field } from '../field-schema';
@@ -11,6 +11,7 @@ import { pinSchema } from '../pin-schema';
 import { groupSchema, pieceSchema, type Layer, type Piece } from '../schema';
 import { settlePiece } from '../settle-piece';
 import { changedTogether } from '../traced';
+import { standingBox } from './arrange';
 import { fieldsAmong } from './fields';
 import { allKeyed, updateKeyed } from './key-bearers';
 import { shiftKeyed } from './keys';
@@ -133,6 +134,21 @@ export interface AccentPlace {
   readonly x: number;
   readonly y: number;
   readonly scale: number;
+}
+
+/** Width for which accents are made, px, of a picture 1080 high: what they are put round or under is about so wide. */
+const MADE_FOR = 560;
+
+/**
+ * Where an accent goes: about the middle of layers and groups as they stand at a frame, and as wide as they are together; in the
+ * middle of the picture where there are none.
+ * @param size of the picture, as times of one that is 1080 high.
+ */
+export function accentPlace(piece: Piece, ids: readonly string[], frame: number, size: number): AccentPlace {
+  const box = unite(ids.flatMap((id) => standingBox(piece, id, frame) ?? []));
+  if (!box) return { x: piece.size.width / 2, y: piece.size.height / 2, scale: 1 };
+  const scale = Math.min(3, Math.max(0.25, (box.right - box.left) / (MADE_FOR * size)));
+  return { x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2, scale: Number(scale.toFixed(2)) };
 }
 
 /**

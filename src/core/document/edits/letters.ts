@@ -1,11 +1,20 @@
 import { changed, type Change } from '../changed';
 import type { LetterSetting } from '../letter-schema';
-import type { TextSetting } from '../schema';
+import type { Lettering, TextSetting } from '../schema';
 
 type Letters = NonNullable<TextSetting['letters']>;
 
 /** A letter of which nothing but its place is said is set like the others. */
 const isPlain = (letter: LetterSetting): boolean => Object.keys(letter).length === 1;
+
+/** The letters of a text that can be set by themselves: where each begins in the text, and what it is. */
+export function lettersIn({ setting: { text }, set }: Pick<Lettering, 'setting' | 'set'>): {
+  readonly at: number;
+  readonly letter: string;
+}[] {
+  const places = [...new Set(set.glyphs.map(({ cluster }) => cluster))].sort((a, b) => a - b);
+  return places.map((at, i) => ({ at, letter: text.slice(at, places[i + 1] ?? text.length).trim() }));
+}
 
 const withLetters = (setting: TextSetting, letters: Letters): TextSetting => {
   const apart = letters.filter((letter) => !isPlain(letter));

@@ -13,7 +13,6 @@ import {
 import { boxOf } from '../box-of';
 import { changed } from '../changed';
 import { membersOf } from '../grouped';
-import type { Mask } from '../mask-schema';
 import type { Pin } from '../pin-schema';
 import { placementAbout, placementMatrix, type Placement, type PlacementPart } from '../placement-schema';
 import type { Rider } from '../rider-schema';
@@ -130,12 +129,6 @@ export function setParent(piece: Piece, id: string, to: string | null, frame: nu
 export const setBlend = (piece: Piece, ids: readonly string[], blend: Blend | null): Piece =>
   updateParts(piece, ids, <P extends Part>(part: P) =>
     changed<P>(part, { blend: blend ?? undefined } as Partial<P>),
-  );
-
-/** Gives a layer or group other masks. */
-export const setMasks = (piece: Piece, id: string, masks: readonly Mask[]): Piece =>
-  updateParts(piece, [id], <P extends Part>(part: P) =>
-    changed<P>(part, { masks: masks.length > 0 ? masks : undefined } as Partial<P>),
   );
 
 /** Puts a pin into the piece. */

@@ -5,7 +5,8 @@ import { newPiece, newStroke } from '../create';
 import { arrivalFrame, settleCues } from '../cued';
 import { readPiece } from '../read';
 import { strokeById, strokesOf, type Piece } from '../schema';
-import { cueFault, cueStrokes, cutCues } from './cues';
+import { cueFault, cueStrokes, cueTo, cueToFault, cutCues, leadersOf, tieCues } from './cues';
+import { groupLayers } from './groups';
 import { shiftStrokes } from './keys';
 import { addLayers, removeLayers, updateStrokes } from './layers';
 import { applyManner } from './manner';
@@ -194,4 +195,30 @@ test('circles of cues are refused in words, and by the reader', () => {
   }));
   const read = readPiece(round);
   expect(read.ok === false && read.faults[0]).toMatchObject({ path: 'layers.0.cue' });
+});
+
+test('strokes wait for a stroke, or each for the nearest stroke of a group, and keep time by start or arrival', () => {
+  const word = addLayers(cutCues(cued(), ['one', 'two']), [
+    newStroke('far', 'Far', line(0, 900, 100)),
+    newStroke('near', 'Near', line(380, 190, 60)),
+  ]);
+  const timed = applyManner(word, ['far', 'near'], { ...manner, onAt: 40, onFrames: 10, offAt: 260 });
+  const grouped = groupLayers(timed, ['far', 'near'], { id: 'w', name: 'Word' });
+  const { groups, strokes } = leadersOf(grouped, ['one', 'two']);
+  expect(groups.map(({ id }) => id)).toEqual(['w']);
+  expect(strokes.map(({ id }) => id).sort()).toEqual(['far', 'main', 'near']);
+  // A group all of whose strokes are to wait leads none of them.
+  expect(leadersOf(grouped, ['far', 'near']).groups).toEqual([]);
+  expect(cueToFault(grouped, ['one', 'two'], 'w')).toBeNull();
+  const waiting = cueTo(grouped, ['one', 'two'], 'w');
+  expect(['one', 'two'].map((id) => strokeById(waiting, id)!.cue!.to)).toEqual(['near', 'near']);
+  expect(['one', 'two'].map((id) => strokeById(cueTo(grouped, ['one', 'two'], 'main'), id)!.cue!.to)).toEqual(
+    ['main', 'main'],
+  );
+  // Whose leaders wait for them already are told so, and nothing is made of it.
+  expect(cueToFault(waiting, ['near'], 'one')).toMatch(/none of them would ever begin/);
+  const tied = tieCues(waiting, ['one', 'far'], 'arrival');
+  expect(strokeById(tied, 'one')!.cue!.ties).toBe('arrival');
+  expect(strokeById(tied, 'far')).toBe(strokeById(waiting, 'far'));
+  expect(strokeById(tieCues(tied, ['one'], 'start'), 'one')!.cue).toEqual(strokeById(waiting, 'one')!.cue);
 });

@@ -9,7 +9,7 @@ import { setInk } from './ink';
 import { addLayers, removeLayers } from './layers';
 import { moveLayers } from './placing';
 import { applyStyle, bearersOf, differs, leaveStyle, putStyle, removeStyle } from './styles';
-import { cutTies, followersOf, tieFault, tieStrokes } from './ties';
+import { changeTies, cutTies, followersOf, tieFault, tieStrokes } from './ties';
 
 const path: Path = {
   closed: false,
@@ -121,4 +121,17 @@ test('a style changes all that bear it; leaving or removing it changes nothing t
     [5, undefined],
   ]);
   expect(readPiece(JSON.parse(JSON.stringify(p))).ok).toBe(true);
+});
+
+test('how far strokes follow is changed for those that follow by it, and for no other', () => {
+  let p = tieStrokes(piece(), ['b', 'c'], tie('width', 'a', 2, 1));
+  p = tieStrokes(p, ['c'], tie('colour', 'a'));
+  p = settleTies(setInk(p, ['a'], { width: 30 }));
+  const changed = changeTies(p, ['a', 'b'], 'width', { factor: 3 });
+  expect([ink(changed, 'b').width, ink(changed, 'c').width]).toEqual([91, 61]);
+  expect(strokeById(changed, 'a')).toBe(strokeById(p, 'a'));
+  expect(changeTies(p, ['a', 'b'], 'path', { factor: 3 })).toBe(p);
+  expect(
+    followersOf(changeTies(p, ['c'], 'colour', { offset: 0.1 }), 'a').map(({ tie: t }) => t.offset),
+  ).toEqual([1, 1, 0.1]);
 });

@@ -28,6 +28,20 @@ export function tieFault(piece: Piece, ids: readonly string[], tie: Tie): string
   return `The ${tie.property} of “${to.name}” already follows “${follower.name}”: they would chase each other. Cut that tie first.`;
 }
 
+/** Changes how strokes follow by a property; those that do not follow by it stay as they are. */
+export const changeTies = (
+  piece: Piece,
+  ids: readonly string[],
+  property: TiedProperty,
+  part: Partial<Pick<Tie, 'factor' | 'offset'>>,
+): Piece =>
+  settleTies(
+    updateStrokes(piece, ids, (stroke) => {
+      const now = stroke.ties?.find((tie) => tie.property === property);
+      return now ? tied(stroke, { ...now, ...part }) : stroke;
+    }),
+  );
+
 /** Cuts the ties of a property (or all): what was followed stays as it is now. */
 export function cutTies(piece: Piece, ids: readonly string[], property?: TiedProperty): Piece {
   return updateStrokes(piece, ids, (stroke) => {

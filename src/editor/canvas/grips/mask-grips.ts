@@ -1,7 +1,7 @@
 import {
   partWithId,
   pathAt,
-  setMasks,
+  changeMask,
   withValueAt,
   type Mask,
   type MaskShape,
@@ -55,14 +55,7 @@ export function maskGrips(state: EditorState): Grips {
   const [dx, dy] = [now(mask.x), now(mask.y)];
   const shown = (p: Point): Point => applyMatrix(world, { x: p.x + dx, y: p.y + dy });
   const put = (change: (mask: Mask) => Mask) =>
-    editFromBase((piece) => {
-      const masks = partWithId(piece, part.id)?.masks ?? [];
-      return setMasks(
-        piece,
-        part.id,
-        masks.map((one, i) => (i === index ? change(one) : one)),
-      );
-    });
+    editFromBase((piece) => changeMask(piece, part.id, index, change));
   const putShape = (change: (shape: MaskShape) => MaskShape) =>
     put((one) => ({ ...one, shape: change(one.shape) }));
   /** A grip at a place of the mask that is told where it is dragged to, in the mask's own coordinates. */

@@ -1,42 +1,22 @@
 'use client';
 import { ACCENTS, PENS } from '@/accents';
 import {
+  accentPlace,
   asWholes,
   insertAccent,
   layersOf,
   layoutFrom,
-  mappedBox,
   newRider,
-  ownBox,
   partWithId,
   setRider,
-  worldOf,
-  type AccentPlace,
-  type Piece,
   strokeById,
+  type Piece,
 } from '@/core/document';
-import { unite } from '@/core/geometry';
 import { Button, Fold, Hint } from '@/ui';
 import { useSizeOfPicture } from '../../properties';
 import { keepOnShelf, useShelfItems } from '../../shelf';
 import { edit, newId, select, useCalm, useEditor } from '../../state';
 import { CardGrid, OwnCard, PieceCard } from '../piece-cards';
-
-/** Width for which accents are made, px, of a picture 1080 high: what they are put round or under is about so wide. */
-const MADE_FOR = 560;
-
-/** About the middle of what is chosen and as wide as that; in the middle of the picture where nothing is. */
-function placeFor(piece: Piece, ids: readonly string[], frame: number, size: number): AccentPlace {
-  const boxes = ids.flatMap((id) => {
-    const part = partWithId(piece, id);
-    const own = part && ownBox(piece, id, frame);
-    return (own && mappedBox(own, worldOf(piece, part, frame))) ?? [];
-  });
-  const box = unite(boxes);
-  if (!box) return { x: piece.size.width / 2, y: piece.size.height / 2, scale: 1 };
-  const scale = Math.min(3, Math.max(0.25, (box.right - box.left) / (MADE_FOR * size)));
-  return { x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2, scale: Number(scale.toFixed(2)) };
-}
 
 const chosenNow = (): { piece: Piece; ids: string[]; frame: number } => {
   const { piece, selection, frame } = useEditor.getState();
@@ -46,7 +26,7 @@ const chosenNow = (): { piece: Piece; ids: string[]; frame: number } => {
 /** Puts an accent in at the playhead, about what is chosen, and takes it in hand. */
 function putAccent(accent: Piece, size: number): void {
   const { piece, ids, frame } = chosenNow();
-  const put = insertAccent(piece, accent, frame, placeFor(piece, ids, frame, size), newId);
+  const put = insertAccent(piece, accent, frame, accentPlace(piece, ids, frame, size), newId);
   edit(() => put.piece);
   select({ layers: layersOf(put.piece, put.group) });
 }
@@ -56,7 +36,7 @@ function putPen(pen: Piece, size: number): void {
   const { piece, ids } = chosenNow();
   const on = ids.length === 1 ? partWithId(piece, ids[0]!) : undefined;
   const strokes = on && (!('type' in on) || strokeById(piece, on.id));
-  const middle = { x: piece.size.width / 2, y: piece.size.height / 2, scale: 1 };
+  const middle = accentPlace(piece, [], 0, size);
   const put = insertAccent(piece, pen, 0, middle, newId);
   const rider = on && strokes ? { ...newRider(on.id, size), turned: false } : null;
   edit(() => (rider ? setRider(put.piece, put.group, rider) : put.piece));

@@ -1,28 +1,25 @@
 'use client';
-import { useState } from 'react';
-import styled from 'styled-components';
-import { changed, sameValue, type Ink, type Stroke } from '@/core/document';
+import { changed, type Ink, type Stroke } from '@/core/document';
 import { measurePath } from '@/core/geometry';
 import {
-  capsOf,
   DASH_PRESETS,
-  evenPattern,
-  mendedPattern,
-  seenGap,
+  dashesInUnit,
+  dashPresetOf,
+  NEW_DASHES,
+  readPattern,
   type Dashes,
   type DashPreset,
 } from '@/core/ink';
-import { openedDashes } from '@/core/proof';
-import { dashUnit } from '@/core/scene';
+import { leastGap, openedDashes } from '@/core/proof';
 import { valueAt } from '@/core/timing';
 import {
   Button,
   NumberField,
   pixelsASecond,
   plain,
+  ReadField,
   Segmented,
   Select,
-  TextInput,
   Hint,
   Labelled,
   Gap,
@@ -30,76 +27,7 @@ import {
 import { PartCheck, PartChoice, PartField, shared } from '../../properties';
 import { useCalm } from '../../state';
 import { InkPicture } from './ink-picture';
-import { changeInk } from './ink-values';
-
-const NEW: Dashes = {
-  pattern: DASH_PRESETS.dash,
-  unit: 'widths',
-  phase: 0,
-  flow: 'stay',
-  speed: { value: 60, unit: 'px', seamless: true },
-  fit: false,
-  corners: false,
-  grow: 0,
-};
-
-const Pattern = styled(TextInput)`
-  text-align: right;
-  height: 28px;
-  &[aria-invalid='true'] {
-    outline: 2px solid var(--caution);
-  }
-`;
-
-/** Numbers typed as “18 12 4 12”, by whatever parts them; null where they can't be read. */
-function readPattern(text: string): number[] | null {
-  const parts = text.trim().split(/[\s,·;]+/);
-  const numbers = parts.map((part) => Number(part.replace(',', '.')));
-  const good =
-    parts[0] !== '' &&
-    numbers.length <= 24 &&
-    numbers.every((n) => Number.isFinite(n) && n >= 0 && n <= 4000);
-  return good ? numbers : null;
-}
-
-function PatternField({
-  value,
-  onChange,
-}: {
-  value: readonly number[] | null;
-  onChange: (to: number[]) => void;
-}) {
-  const [typed, setTyped] = useState<string | null>(null);
-  const wrong = typed !== null && readPattern(typed) === null;
-  const take = () => {
-    const read = typed === null ? null : readPattern(typed);
-    if (read) onChange(read);
-    setTyped(null);
-  };
-  return (
-    <Pattern
-      aria-label="Dash and gap"
-      aria-invalid={wrong}
-      title="Dash, gap, dash, gap …"
-      spellCheck={false}
-      autoComplete="off"
-      placeholder={value === null ? 'differs' : undefined}
-      value={typed ?? value?.map((n) => Number(n.toFixed(2))).join(' · ') ?? ''}
-      onChange={(event) => setTyped(event.currentTarget.value)}
-      onBlur={take}
-      onKeyDown={(event) => {
-        if (event.key === 'Enter') take();
-        else if (event.key === 'Escape') setTyped(null);
-        event.stopPropagation();
-      }}
-    />
-  );
-}
-
-const samePattern = (pattern: readonly number[], unit: string): DashPreset | undefined =>
-  unit === 'widths'
-    ? (Object.keys(DASH_PRESETS) as DashPreset[]).find((name) => sameValue(DASH_PRESETS[name], pattern))
-    : undefined;
+import { changeInk, changeInkBy } from './ink-values';
 
 /** What is left of a pattern when effects are taken off: the picture of the dashes alone. */
 const dashesAlone = (ink: Ink): Ink =>
@@ -116,36 +44,19 @@ const dashesAlone = (ink: Ink): Ink =>
 /** The gap that the eye sees with round or square caps, and the offer to open one that closes. */
 function SeenGap({ strokes }: { strokes: readonly Stroke[] }) {
   const frame = useCalm((s) => Math.round(s.frame));
-  const found = strokes.flatMap(({ ink, path }) => {
-    if (!ink.dashes) return [];
-    const width = valueAt(ink.width, frame);
-    const unit = dashUnit(ink.dashes.unit, width, measurePath(path).length);
-    const pattern = evenPattern(ink.dashes.pattern).map((n) => n * unit);
-    const gaps = pattern.filter((_, i) => i % 2 === 1);
-    return [{ ink, width, pattern, seen: seenGap(Math.min(...gaps), width, capsOf(ink)) }];
-  });
-  const [first] = found;
-  if (!first) return null;
-  const least = Math.min(...found.map(({ seen }) => seen));
-  const closing = found.some(
-    ({ pattern, width, ink }) => mendedPattern(pattern, width, capsOf(ink)) !== pattern,
-  );
-  const mend = () =>
-    changeInk((ink) => {
-      const stroke = strokes.find((s) => s.ink === ink);
-      const dashes = stroke && openedDashes(stroke, frame);
-      return dashes ? { dashes } : {};
-    }, 'mend gaps');
+  const gaps = strokes.flatMap((stroke) => leastGap(stroke, frame) ?? []);
+  if (gaps.length === 0) return null;
+  const least = Math.max(0, Number(Math.min(...gaps).toFixed(1)));
+  if (!strokes.some((stroke) => openedDashes(stroke, frame)))
+    return <Hint>The eye sees gaps of {least} px.</Hint>;
+  const open = () =>
+    changeInkBy((stroke) => ({ dashes: openedDashes(stroke, frame) ?? stroke.ink.dashes }), 'mend gaps');
   return (
-    <Hint style={closing ? { color: 'var(--caution)' } : undefined}>
-      {closing
-        ? `Caps close a gap: the eye sees ${Math.max(0, Number(least.toFixed(1)))} px. `
-        : `The eye sees gaps of ${Number(least.toFixed(1))} px.`}
-      {closing && (
-        <Button style={{ height: 24, marginLeft: 4 }} onPress={mend}>
-          Open it
-        </Button>
-      )}
+    <Hint style={{ color: 'var(--caution)' }}>
+      Caps close a gap: the eye sees {least} px.{' '}
+      <Button style={{ height: 24, marginLeft: 4 }} onPress={open}>
+        Open it
+      </Button>
     </Hint>
   );
 }
@@ -162,19 +73,15 @@ export function DashControls({ strokes }: { strokes: readonly Stroke[] }) {
       ({ dashes }) => (dashes ? { dashes: { ...dashes, speed: { ...dashes.speed, ...part } } } : {}),
       kind,
     );
+  const pattern = shared(having.map((ink) => ink.dashes!.pattern));
   const unit = shared(having.map((ink) => ink.dashes!.unit));
   const speed = shared(having.map((ink) => ink.dashes!.speed));
-  const chosen = shared(
-    inks.map((ink) => (ink.dashes ? (samePattern(ink.dashes.pattern, ink.dashes.unit) ?? 'own') : 'none')),
-  );
+  const chosen = shared(inks.map(({ dashes }) => (dashes ? (dashPresetOf(dashes) ?? 'own') : 'none')));
   const choose = (name: string) =>
-    changeInk((ink) => {
+    changeInk(({ dashes = NEW_DASHES }) => {
       if (name === 'none') return { dashes: undefined };
-      if (name === 'one') {
-        return { dashes: { ...(ink.dashes ?? NEW), pattern: [0.2, 0.8], unit: 'share' } };
-      }
-      const pattern = DASH_PRESETS[name as DashPreset] ?? ink.dashes?.pattern ?? NEW.pattern;
-      return { dashes: { ...(ink.dashes ?? NEW), pattern, unit: 'widths' } };
+      if (name === 'one') return { dashes: { ...dashes, pattern: [0.2, 0.8], unit: 'share' } };
+      return { dashes: { ...dashes, pattern: DASH_PRESETS[name as DashPreset], unit: 'widths' } };
     }, 'dashes');
   return (
     <>
@@ -194,9 +101,14 @@ export function DashControls({ strokes }: { strokes: readonly Stroke[] }) {
       {first && (
         <>
           <Labelled name="Pattern">
-            <PatternField
-              value={shared(having.map((ink) => ink.dashes!.pattern))}
-              onChange={(pattern) => change({ pattern }, 'pattern')}
+            <ReadField
+              label="Dash and gap"
+              title="Dash, gap, dash, gap …"
+              style={{ textAlign: 'right' }}
+              placeholder={pattern === null ? 'differs' : undefined}
+              value={pattern?.map((n) => Number(n.toFixed(2))).join(' · ') ?? ''}
+              read={readPattern}
+              onChange={(to) => change({ pattern: to }, 'pattern')}
             />
           </Labelled>
           <Segmented
@@ -205,14 +117,9 @@ export function DashControls({ strokes }: { strokes: readonly Stroke[] }) {
             value={unit}
             choices={{ widths: 'widths', px: 'px', share: '% length' }}
             onChange={(to) =>
-              changeInk((ink) => {
-                const stroke = strokes.find((s) => s.ink === ink);
-                if (!ink.dashes || !stroke) return {};
-                const [width, length] = [valueAt(ink.width, 0) || 1, measurePath(stroke.path).length || 1];
-                const k = dashUnit(ink.dashes.unit, width, length) / dashUnit(to, width, length);
-                return {
-                  dashes: { ...ink.dashes, unit: to, pattern: ink.dashes.pattern.map((n) => n * k) },
-                };
+              changeInkBy(({ ink: { dashes, width }, path }) => {
+                const [wide, long] = [valueAt(width, 0) || 1, measurePath(path).length || 1];
+                return dashes ? { dashes: dashesInUnit(dashes, to, wide, long) } : {};
               }, 'dash unit')
             }
           />

@@ -1,8 +1,7 @@
 'use client';
 import styled from 'styled-components';
-import type { Ink } from '@/core/document';
-import { END_SHAPES, type EndShape, type StrokeEnd } from '@/core/ink';
-import { changed } from '@/core/document';
+import { changed, withEnd, type Ink } from '@/core/document';
+import { END_SHAPES, type EndShape } from '@/core/ink';
 import { Check, Select } from '@/ui';
 import { PartField, shared } from '../../properties';
 import { InkPicture } from './ink-picture';
@@ -14,11 +13,6 @@ const Name = styled.span`
   gap: 8px;
   align-items: center;
 `;
-
-const withEnd = (ink: Ink, which: 'head' | 'tail', end: StrokeEnd | undefined): { ends: Ink['ends'] } => {
-  const ends: NonNullable<Ink['ends']> = changed(ink.ends ?? {}, { [which]: end });
-  return { ends: ends.head || ends.tail ? ends : undefined };
-};
 
 const sample = (ink: Ink, which: 'head' | 'tail', shape: EndShape): Ink =>
   changed(

@@ -1,12 +1,16 @@
 'use client';
-import { useRef, useState, type KeyboardEvent } from 'react';
+import { useRef, useState } from 'react';
 import styled from 'styled-components';
-import { colourAt, denseStops, rampAt, sortedStops } from '@/core/colour';
-import type { Gradient } from '@/core/document';
-import { withValueAt } from '@/core/document';
-import { stopsAt } from '@/core/scene';
-import { valueAt } from '@/core/timing';
-import { Button, Buttons } from '@/ui';
+import { denseStops, sortedStops } from '@/core/colour';
+import {
+  stopsListed,
+  turnedStops,
+  withNewStop,
+  withoutStop,
+  withStopAt,
+  type Gradient,
+} from '@/core/document';
+import { Button, Buttons, nudgeKeys, shareIn } from '@/ui';
 import { PartField } from '../../properties';
 import { dragDocument, useCalm } from '../../state';
 import { changeInk } from './ink-values';
@@ -38,58 +42,31 @@ const Stop = styled.div`
   }
 `;
 
+const clamped = (share: number): number => Math.min(1, Math.max(0, share));
+
 /** The colours of a gradient from tail to head, its stops dragged, typed and keyed. */
 export function GradientBar({ gradient }: { gradient: Gradient }) {
   const bar = useRef<HTMLDivElement>(null);
   const frame = useCalm((s) => Math.round(s.frame));
   const [picked, setPicked] = useState(gradient.stops.length - 1);
   const index = Math.min(picked, gradient.stops.length - 1);
-  const now = gradient.stops.map((stop) => ({
-    at: valueAt(stop.at, frame),
-    colour: colourAt(stop.colour, frame),
-    opacity: valueAt(stop.opacity, frame),
-  }));
+  const now = stopsListed(gradient, frame);
   const css = denseStops(sortedStops(now)).map(
     ({ at, colour, opacity }) =>
       `color-mix(in srgb, ${colour} ${(opacity * 100).toFixed(1)}%, transparent) ${(at * 100).toFixed(2)}%`,
   );
   const change = (to: (gradient: Gradient) => Gradient, kind: string) =>
     changeInk((ink) => (ink.gradient ? { gradient: to(ink.gradient) } : {}), kind);
-  const placeOf = (event: { clientX: number }): number => {
-    const box = bar.current!.getBoundingClientRect();
-    return Math.min(1, Math.max(0, (event.clientX - box.left) / box.width));
-  };
-  const move = (i: number, at: number) =>
-    change(
-      (g) => ({
-        ...g,
-        stops: g.stops.map((stop, k) =>
-          k === i ? { ...stop, at: withValueAt(stop.at, frame, Number(at.toFixed(4))) } : stop,
-        ),
-      }),
-      'stop place',
-    );
+  const placeOf = (event: { clientX: number; clientY: number }): number =>
+    clamped(shareIn(bar.current!, event).x);
+  const move = (i: number, at: number) => change((g) => withStopAt(g, i, clamped(at), frame), 'stop place');
   const add = (at: number) => {
-    const { colour, opacity } = rampAt(sortedStops(now), at);
-    change(
-      (g) => ({ ...g, stops: [...g.stops, { at: Number(at.toFixed(4)), colour, opacity }] }),
-      'stop added',
-    );
+    change((g) => withNewStop(g, at, frame), 'stop added');
     setPicked(gradient.stops.length);
   };
   const remove = (i: number) => {
-    if (gradient.stops.length < 2) return;
-    change((g) => ({ ...g, stops: g.stops.filter((_, k) => k !== i) }), 'stop removed');
+    change((g) => withoutStop(g, i), 'stop removed');
     setPicked(Math.max(0, i - 1));
-  };
-  const onKey = (event: KeyboardEvent, i: number) => {
-    const step = event.shiftKey ? 0.1 : 0.01;
-    if (event.key === 'ArrowLeft') move(i, Math.max(0, now[i]!.at - step));
-    else if (event.key === 'ArrowRight') move(i, Math.min(1, now[i]!.at + step));
-    else if (event.key === 'Delete' || event.key === 'Backspace') remove(i);
-    else return;
-    event.preventDefault();
-    event.stopPropagation();
   };
   return (
     <>
@@ -115,7 +92,7 @@ export function GradientBar({ gradient }: { gradient: Gradient }) {
             data-picked={i === index || undefined}
             style={{ left: `${stop.at * 100}%`, background: stop.colour }}
             onFocus={() => setPicked(i)}
-            onKeyDown={(event) => onKey(event, i)}
+            onKeyDown={nudgeKeys({ along: (by) => move(i, stop.at + by / 100), remove: () => remove(i) })}
             onPointerDown={(event) => {
               setPicked(i);
               dragDocument(event, { move: (now) => move(i, placeOf(now)) });
@@ -133,23 +110,8 @@ export function GradientBar({ gradient }: { gradient: Gradient }) {
         <Button isDisabled={now.length < 2} onPress={() => remove(index)}>
           Remove it
         </Button>
-        <Button
-          onPress={() =>
-            change(
-              (g) => ({
-                ...g,
-                stops: g.stops.map((stop) => ({
-                  ...stop,
-                  at: withValueAt(stop.at, frame, 1 - valueAt(stop.at, frame)),
-                })),
-              }),
-              'turned',
-            )
-          }
-        >
-          Reverse
-        </Button>
-        <Button onPress={() => change((g) => ({ ...g, stops: stopsAt(g, frame) }), 'unkeyed')}>
+        <Button onPress={() => change((g) => turnedStops(g, frame), 'turned')}>Reverse</Button>
+        <Button onPress={() => change((g) => ({ ...g, stops: stopsListed(g, frame) }), 'unkeyed')}>
           Without keys
         </Button>
       </Buttons>

@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import { Link2Off } from 'lucide-react';
 import {
+  changeTies,
   cutTies,
   followersOf,
   strokeById,
@@ -27,6 +28,7 @@ import {
   Row,
   TextButton,
 } from '@/ui';
+import { shared } from '../../properties';
 import { editChosen, changeable, edit, select, useCalm } from '../../state';
 
 /** What factor and offset mean, by property. */
@@ -50,19 +52,8 @@ function OneTie({ strokes, property }: { strokes: readonly Stroke[]; property: T
   const [first] = ties;
   if (!first || !ties.every((t) => t?.to === first.to)) return null;
   const source = strokeById(piece, first.to);
-  const same = <K extends 'factor' | 'offset'>(key: K) =>
-    ties.every((t) => t![key] === first[key]) ? first[key] : null;
-  const change = (part: Partial<Tie>) => {
-    const ids = changeable();
-    edit(
-      (p) =>
-        ids.reduce((q, id) => {
-          const now = strokeById(q, id)?.ties?.find((t) => t.property === property);
-          return now ? tieStrokes(q, [id], { ...now, ...part }) : q;
-        }, p),
-      `tie ${property}`,
-    );
-  };
+  const change = (part: { factor: number } | { offset: number }) =>
+    editChosen((p, ids) => changeTies(p, ids, property, part), `tie ${property}`);
   return (
     <div>
       <Row>
@@ -82,7 +73,7 @@ function OneTie({ strokes, property }: { strokes: readonly Stroke[]; property: T
       </Row>
       <NumberField
         label={WORDS[property].factor}
-        value={same('factor')}
+        value={shared(ties.map((t) => t!.factor))}
         min={-100}
         max={100}
         step={0.05}
@@ -91,7 +82,7 @@ function OneTie({ strokes, property }: { strokes: readonly Stroke[]; property: T
       />
       <NumberField
         label={WORDS[property].offset}
-        value={same('offset')}
+        value={shared(ties.map((t) => t!.offset))}
         min={-1e5}
         max={1e5}
         step={property === 'colour' ? 0.01 : 1}

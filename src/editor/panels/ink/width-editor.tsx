@@ -1,16 +1,23 @@
 'use client';
-import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useRef, useState, type PointerEvent } from 'react';
 import styled from 'styled-components';
 import { markColour, sameValue, type Ink } from '@/core/document';
 import {
+  EVEN_WIDTHS,
   laidOut,
+  smoothWidthPoint,
+  straightWidthPoint,
   WIDTH_PRESETS,
-  widthShareAt,
+  withNewWidthPoint,
+  withoutWidthPoint,
+  withWidthHandle,
+  withWidthPoint,
+  type WidthHandle,
   type WidthPoint,
   type WidthPreset,
   type Widths,
 } from '@/core/ink';
-import { Button, NumberField, percent, Select, Gap } from '@/ui';
+import { Button, NumberField, nudgeKeys, percent, Select, Gap, shareIn } from '@/ui';
 import { shared } from '../../properties';
 import { dragDocument } from '../../state';
 import { changeInk } from './ink-values';
@@ -56,11 +63,6 @@ const Three = styled.div`
   }
 `;
 
-const EVEN: Widths = [
-  { at: 0, scale: 1 },
-  { at: 1, scale: 1 },
-];
-
 const x = (at: number): number => SIDE + at * (WIDE - 2 * SIDE);
 const y = (scale: number): number => HIGH / 2 - scale * FULL;
 
@@ -75,100 +77,41 @@ function edges(widths: Widths): string {
   return `M${up.join('L')}L${down.join('L')}Z`;
 }
 
-const held = (value: number, least: number, most: number): number => Math.min(most, Math.max(least, value));
-
-/** A point with handles along the line between its neighbours, a third of the way to each. */
-function smoothed(widths: Widths, i: number): WidthPoint {
-  const p = widths[i]!;
-  const [before, after] = [widths[i - 1] ?? p, widths[i + 1] ?? p];
-  const slope = after.at > before.at ? (after.scale - before.scale) / (after.at - before.at) : 0;
-  const [back, on] = [(p.at - before.at) / 3, (after.at - p.at) / 3];
-  return {
-    at: p.at,
-    scale: p.scale,
-    ...(back > 0 && { in: { at: -back, scale: -slope * back } }),
-    ...(on > 0 && { out: { at: on, scale: slope * on } }),
-  };
-}
-
 /** The width along the stroke, changed on its silhouette. */
 export function WidthEditor({ inks }: { inks: readonly Ink[] }) {
   const svg = useRef<SVGSVGElement>(null);
   const [picked, setPicked] = useState(0);
   const common = shared(inks.map((ink) => ink.widths ?? null));
   const mixed = inks.length > 1 && !inks.every((ink) => sameValue(ink.widths, inks[0]!.widths));
-  const widths = common ?? inks[0]?.widths ?? EVEN;
+  const widths = common ?? inks[0]?.widths ?? EVEN_WIDTHS;
   const index = Math.min(picked, widths.length - 1);
   const point = widths[index]!;
   const isSmooth = point.in !== undefined || point.out !== undefined;
 
   const put = (next: Widths) => changeInk({ widths: next }, 'profile');
-  const putPoint = (i: number, to: WidthPoint) => {
-    const [least, most] = [widths[i - 1]?.at ?? 0, widths[i + 1]?.at ?? 1];
-    const moved = { ...to, at: held(to.at, least, most), scale: held(to.scale, 0, 10) };
-    put(widths.map((p, k) => (k === i ? moved : p)));
-  };
+  const putPoint = (i: number, to: WidthPoint) => put(withWidthPoint(widths, i, to));
   const placeOf = (event: { clientX: number; clientY: number }) => {
-    const box = svg.current!.getBoundingClientRect();
-    const [px, py] = [
-      ((event.clientX - box.left) / box.width) * WIDE,
-      ((event.clientY - box.top) / box.height) * HIGH,
-    ];
-    return { at: (px - SIDE) / (WIDE - 2 * SIDE), scale: (HIGH / 2 - py) / FULL };
+    const at = shareIn(svg.current!, event);
+    return { at: (at.x * WIDE - SIDE) / (WIDE - 2 * SIDE), scale: (HIGH / 2 - at.y * HIGH) / FULL };
   };
-  const onDown = (event: PointerEvent<SVGElement>, part: 'point' | 'in' | 'out', i: number) => {
+  const onDown = (event: PointerEvent<SVGElement>, part: 'point' | WidthHandle, i: number) => {
     event.stopPropagation();
     setPicked(i);
-    dragDocument(event, { move: (now) => pull(part, i, now) });
+    dragDocument(event, { move: (now) => pull(part, i, placeOf(now)) });
   };
-  const pull = (part: 'point' | 'in' | 'out', i: number, event: { clientX: number; clientY: number }) => {
-    const to = placeOf(event);
+  const pull = (part: 'point' | WidthHandle, i: number, to: WidthPoint) => {
     const p = widths[i]!;
-    if (part === 'point') {
-      putPoint(i, { ...p, at: to.at, scale: Math.abs(to.scale) });
-      return;
-    }
-    const offset = { at: held(to.at - p.at, -1, 1), scale: held(to.scale - p.scale, -10, 10) };
-    const span = part === 'out' ? Math.max(0.001, offset.at) : Math.min(-0.001, offset.at);
-    const handle = { at: span, scale: offset.scale };
-    // The other handle stays in line, as long as it was.
-    const other = part === 'out' ? p.in : p.out;
-    const turned = other && { at: other.at, scale: (handle.scale / handle.at) * other.at };
-    putPoint(i, {
-      ...p,
-      [part]: handle,
-      ...(turned && { [part === 'out' ? 'in' : 'out']: { ...turned, scale: held(turned.scale, -10, 10) } }),
-    });
+    if (part !== 'point') putPoint(i, withWidthHandle(p, part, to));
+    else putPoint(i, { ...p, at: to.at, scale: Math.abs(to.scale) });
   };
   const remove = (i: number) => {
-    if (widths.length < 2) return;
-    put(widths.filter((_, k) => k !== i));
+    put(withoutWidthPoint(widths, i));
     setPicked(Math.max(0, i - 1));
   };
-  const onKey = (event: KeyboardEvent, i: number) => {
-    const p = widths[i]!;
-    const step = event.shiftKey ? 0.1 : 0.01;
-    const by: Record<string, [number, number]> = {
-      ArrowLeft: [-step, 0],
-      ArrowRight: [step, 0],
-      ArrowUp: [0, step],
-      ArrowDown: [0, -step],
-    };
-    const move = by[event.key];
-    if (move) putPoint(i, { ...p, at: p.at + move[0], scale: p.scale + move[1] });
-    else if (event.key === 'Delete' || event.key === 'Backspace') remove(i);
-    else return;
-    event.preventDefault();
-    event.stopPropagation();
-  };
   const add = (at: number) => {
-    const place = held(at, 0, 1);
-    const i = widths.findIndex((p) => p.at > place);
-    const k = i < 0 ? widths.length : i;
-    const scale = widthShareAt(laidOut(widths), place);
-    const raw = [...widths.slice(0, k), { at: place, scale }, ...widths.slice(k)];
-    put(raw.map((p, j) => (j === k ? smoothed(raw, k) : p)));
-    setPicked(k);
+    const added = withNewWidthPoint(widths, at);
+    put(added.widths);
+    setPicked(added.index);
   };
   const preset = (Object.keys(WIDTH_PRESETS) as WidthPreset[]).find((name) =>
     inks.every((ink) => sameValue(ink.widths ?? null, WIDTH_PRESETS[name])),
@@ -217,7 +160,10 @@ export function WidthEditor({ inks }: { inks: readonly Ink[] }) {
             aria-valuenow={Math.round(p.scale * 100)}
             aria-valuetext={`${Math.round(p.scale * 100)} % of the width at ${Math.round(p.at * 100)} % of the length`}
             onFocus={() => setPicked(i)}
-            onKeyDown={(event) => onKey(event, i)}
+            onKeyDown={nudgeKeys({
+              about: (right, up) => putPoint(i, { ...p, at: p.at + right / 100, scale: p.scale + up / 100 }),
+              remove: () => remove(i),
+            })}
             onPointerDown={(event) => onDown(event, 'point', i)}
           >
             <rect x={x(p.at) - 9} y={y(p.scale) - 9} width={18} height={18} fill="transparent" />
@@ -245,7 +191,7 @@ export function WidthEditor({ inks }: { inks: readonly Ink[] }) {
           show: (
             <span style={{ display: 'flex', gap: 10, alignItems: 'center' }}>
               <svg viewBox={`0 0 ${WIDE} ${HIGH}`} width={66} height={22} aria-hidden>
-                <path d={edges(WIDTH_PRESETS[id] ?? EVEN)} fill="currentColor" />
+                <path d={edges(WIDTH_PRESETS[id] ?? EVEN_WIDTHS)} fill="currentColor" />
               </svg>
               {id}
             </span>
@@ -279,7 +225,7 @@ export function WidthEditor({ inks }: { inks: readonly Ink[] }) {
         </Button>
         <Button
           onPress={() =>
-            putPoint(index, isSmooth ? { at: point.at, scale: point.scale } : smoothed(widths, index))
+            putPoint(index, isSmooth ? straightWidthPoint(point) : smoothWidthPoint(widths, index))
           }
         >
           {isSmooth ? 'Straighten' : 'Smooth'}

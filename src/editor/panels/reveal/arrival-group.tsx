@@ -1,13 +1,12 @@
 'use client';
 import {
-  arriving,
-  changed,
-  newArrival,
+  changeArrival,
+  comeAt,
+  lettersOf,
   setArrival,
   strokesOf,
   type Arrival,
-  type ArrivalTimes,
-  lettersOf,
+  type Change,
 } from '@/core/document';
 import { keysOf } from '@/core/timing';
 import { Button, Check, Fold, Select, Buttons, Hint } from '@/ui';
@@ -22,6 +21,8 @@ const FROM = [
   { id: 'place', name: 'in its place' },
 ] as const;
 
+const OWN_EDGE = 'own edge';
+
 /** How lettering comes and goes. */
 export function ArrivalGroup() {
   const piece = useCalm((s) => s.piece);
@@ -31,21 +32,16 @@ export function ArrivalGroup() {
   if (!first) return null;
   const ids = texts.map((text) => text.id);
   const { arrival } = first;
-  const change = (part: Partial<Arrival>, merge?: string) =>
-    edit((p) => setArrival(p, ids, (now) => ({ ...(now ?? newArrival()), ...part })), merge);
-  const retime = (times: ArrivalTimes) => edit((p) => arriving(p, ids, times));
-  const set = (part: Partial<Arrival>) => {
-    change(part);
-    const now = Math.round(useEditor.getState().frame);
-    retime({ onAt: now, onFrames: 14, offAt: Math.max(now + 28, piece.length - 20), offFrames: 12 });
-  };
+  const change = (part: Change<Arrival>) => edit((p) => changeArrival(p, ids, part));
+  const come = (part: Partial<Arrival>) =>
+    edit((p) => comeAt(p, ids, Math.round(useEditor.getState().frame), part));
   if (!arrival) {
     return (
       <Fold title="Come and go">
         <Hint>It is there all the time. Let it slide out of a line, or come letter by letter.</Hint>
         <Buttons>
-          <Button onPress={() => set({ from: 'below' })}>Out of a line</Button>
-          <Button onPress={() => set({ from: null, fade: true, by: 'letter' })}>Fade in</Button>
+          <Button onPress={() => come({ from: 'below' })}>Out of a line</Button>
+          <Button onPress={() => come({ from: null, fade: true, by: 'letter' })}>Fade in</Button>
         </Buttons>
       </Fold>
     );
@@ -69,13 +65,7 @@ export function ArrivalGroup() {
               label="Out of"
               value={strokesOf(piece).some((s) => s.id === arrival.line) ? arrival.line! : OWN_EDGE}
               choices={[{ id: OWN_EDGE, name: 'its own edge' }, ...strokesOf(piece)]}
-              onChange={(line) =>
-                edit((p) =>
-                  setArrival(p, ids, (now) =>
-                    changed<Arrival>(now ?? newArrival(), { line: line === OWN_EDGE ? undefined : line }),
-                  ),
-                )
-              }
+              onChange={(line) => change({ line: line === OWN_EDGE ? undefined : line })}
             />
             {arrival.line === undefined && <PartField part="arrival.margin" />}
             <Check isSelected={!arrival.open} onChange={(cut) => change({ open: !cut })}>
@@ -96,13 +86,7 @@ export function ArrivalGroup() {
             <PartField part="arrival.gap" label="Each after" />
             <Check
               isSelected={arrival.within !== undefined}
-              onChange={(on) =>
-                edit((p) =>
-                  setArrival(p, ids, (now) =>
-                    changed<Arrival>(now ?? newArrival(), { within: on ? 12 : undefined }),
-                  ),
-                )
-              }
+              onChange={(on) => change({ within: on ? 12 : undefined })}
             >
               All begin within
             </Check>
@@ -117,12 +101,10 @@ export function ArrivalGroup() {
         <PartField part="arrival.shown" />
         <Hint>{keyed > 0 ? 'Its keys stand in its lane.' : 'Key it, or let it come at the playhead.'}</Hint>
         <Buttons>
-          <Button onPress={() => set({})}>Come here</Button>
+          <Button onPress={() => come({})}>Come here</Button>
           <Button onPress={() => edit((p) => setArrival(p, ids, () => null))}>Always there</Button>
         </Buttons>
       </OwnersOf>
     </Fold>
   );
 }
-
-const OWN_EDGE = 'own edge';

@@ -1,12 +1,11 @@
 'use client';
 import { useEffect } from 'react';
 import styled from 'styled-components';
-import { isFarBeyond, lengthenToCover, setReveal, widenToCover, type Piece, withNews } from '@/core/document';
+import { isFarBeyond, lengthenToCover, setReveal, widenToCover, type Piece } from '@/core/document';
 import type { BareSpot, Coverage, Spill } from '@/core/trace';
-import { Button, notify, Buttons, Group, Hint, Row } from '@/ui';
-import { sayWhenSlow, startJob } from '../../jobs';
-import { coverWorker, useCovering, watchCoverage } from '../../reveal';
-import { edit, select, showFrame, useCalm, useEditor } from '../../state';
+import { Button, Buttons, Group, Hint, Row } from '@/ui';
+import { fitStrokes, useCovering, watchCoverage } from '../../reveal';
+import { edit, select, showFrame, useCalm } from '../../state';
 import { OverTime } from '../charts';
 
 const List = styled.ul`
@@ -83,21 +82,6 @@ export function CoverageGroup() {
   const frames = coverage.overTime.filter(({ early }) => early > UNSEEN).length;
   const far = coverage.bare.filter((spot) => isFarBeyond(piece, spot));
   const confined = layer.reveal?.confined === true;
-  const fit = async () => {
-    const start = useEditor.getState().piece;
-    const job = startJob(({ signal }) => coverWorker.run((remote) => remote.fit(start, of), signal));
-    void sayWhenSlow(
-      job,
-      () => `Strokes were fitted to ${layer.name}.`,
-      () => useEditor.getState().step === 'reveal',
-    );
-    const end = await job.settled;
-    if (end.status === 'failed')
-      notify(`They could not be fitted: ${end.error.message} Nothing was changed.`);
-    if (end.status !== 'done') return;
-    if (useEditor.getState().piece !== start) notify('Something was changed meanwhile; nothing was fitted.');
-    else edit((p) => withNews(p, end.value));
-  };
   return (
     <Group title={`Coverage of ${layer.name}`}>
       <Row>
@@ -146,7 +130,7 @@ export function CoverageGroup() {
       )}
       <Buttons $one>
         {(coverage.bare.length > 0 || worst > UNSEEN) && (
-          <Button onPress={() => void fit()}>Fit the strokes to it</Button>
+          <Button onPress={() => void fitStrokes(layer)}>Fit the strokes to it</Button>
         )}
         {coverage.bare.length > 0 && (
           <Button onPress={() => edit((p) => widenToCover(p, coverage.bare))}>Wider strokes</Button>

@@ -1,21 +1,14 @@
 'use client';
 import { useState } from 'react';
 import {
-  cutName,
-  applyManner,
   asWholes,
-  DEFAULT_INK,
-  groupLayers,
-  kindOf,
-  mannerOf,
+  drawRound,
+  knockOut,
   partWithId,
-  setBlend,
   setFitted,
-  surround,
-  type Fitted,
-  type Piece,
-  type Surround,
   strokeById,
+  type Fitted,
+  type Surround,
 } from '@/core/document';
 import { Button, Fold, NumberField, Segmented, Select, whole, Buttons, Hint, Warning, Gap } from '@/ui';
 import { OwnersOf, PartChoice, PartField } from '../../properties';
@@ -28,46 +21,6 @@ const WAYS = [
   { id: 'left', name: 'left' },
 ] as const;
 type Way = (typeof WAYS)[number]['id'];
-
-/** Frames in which a rule or a slice is drawn, and between two slices. */
-const FRAMES = 12;
-const APART = 2;
-
-/** Draws something round what is chosen, timed from the frame shown. */
-function withSurround(
-  piece: Piece,
-  id: string,
-  as: Surround,
-  ids: readonly string[],
-  way: Way,
-  from: 'start' | 'middle' | 'end',
-  frame: number,
-): Piece {
-  const to = partWithId(piece, id);
-  if (!to) return piece;
-  const colour = ('type' in to && kindOf(to).ownColour(to)) || DEFAULT_INK.colour;
-  const ink = {
-    ...DEFAULT_INK,
-    cap: 'flat' as const,
-    join: 'miter' as const,
-    colour: as === 'slice' ? '#ff6b3d' : colour,
-    width: Math.max(2, Math.round(piece.size.height / 180)),
-  };
-  const drawn = surround(piece, to, as, ids, ink, { way });
-  return ids.reduce(
-    (result, one, i) =>
-      applyManner(
-        result,
-        [one],
-        {
-          ...mannerOf({ kind: 'on', from: as === 'slice' ? 'start' : from, onFrames: FRAMES }),
-          onAt: frame + i * APART,
-        },
-        'Drawn on',
-      ),
-    drawn,
-  );
-}
 
 /** Rules, borders and boxes that keep to the size of what they belong to. */
 export function FittedGroup() {
@@ -92,11 +45,8 @@ export function FittedGroup() {
     const frame = Math.round(useEditor.getState().frame);
     const ids = Array.from({ length: as === 'slice' ? slices : 1 }, newId);
     edit((p) => {
-      const drawn = withSurround(p, id, as, ids, way, from, frame);
-      if (!knocksOut) return drawn;
-      const members = [...ids, ...selection.layers];
-      const grouped = groupLayers(drawn, members, { id: newId(), name: cutName(`${part.name}, boxed`) });
-      return setBlend(grouped, [id], 'xor');
+      const drawn = drawRound(p, id, as, ids, { way, from, frame });
+      return knocksOut ? knockOut(drawn, id, ids, newId()) : drawn;
     });
     select({ layers: ids });
   };

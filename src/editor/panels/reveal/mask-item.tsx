@@ -1,45 +1,29 @@
 'use client';
 import { ChevronDown, ChevronUp, X } from 'lucide-react';
-import { partWithId, standingMask, worldOf, type Mask } from '@/core/document';
-import { IDENTITY, inverse } from '@/core/geometry';
-import { Check, IconButton, Segmented, Row } from '@/ui';
+import { changeMask, changeMasks, standMask, swapMasks, type Mask } from '@/core/document';
+import { Check, IconButton, Segmented, Row, TextButton } from '@/ui';
 import { PartField } from '../../properties';
-import { useEditor, useMaskInHand } from '../../state';
+import { edit, useEditor, useMaskInHand } from '../../state';
 import { PathKey } from './path-key';
 import { WipeNumbers } from './wipe-numbers';
 
+/** One mask of a list: what it does, what it is shaped by, and its place among the others. */
 export function MaskItem({
   id,
   mask,
   index,
   count,
   inHand,
-  put,
 }: {
   id: string;
   mask: Mask;
   index: number;
   count: number;
   inHand: boolean;
-  put: (change: (masks: readonly Mask[]) => readonly Mask[]) => void;
 }) {
   const { kind } = mask.shape;
-  const change = (part: Partial<Mask>) =>
-    put((now) => now.map((one, i) => (i === index ? { ...one, ...part } : one)));
-  const swap = (to: number) =>
-    put((now) => {
-      const next = [...now];
-      [next[index], next[to]] = [next[to]!, next[index]!];
-      return next;
-    });
-  /** The mask standing in the picture or in what it masks, where it is seen now. */
-  const standing = (one: Mask, inPicture: boolean): Mask => {
-    const { piece, frame } = useEditor.getState();
-    const part = partWithId(piece, id);
-    const world = part ? worldOf(piece, part, Math.round(frame)) : IDENTITY;
-    const way = inPicture ? world : inverse(world);
-    return way ? standingMask(one, inPicture, way) : one;
-  };
+  const change = (part: Partial<Mask>) => edit((piece) => changeMask(piece, id, index, part));
+  const swap = (to: number) => edit((piece) => swapMasks(piece, id, index, to));
   const at = `masks.${index}`;
   return (
     <div
@@ -50,17 +34,16 @@ export function MaskItem({
       }}
     >
       <Row>
-        <button
-          type="button"
+        <TextButton
           aria-pressed={inHand}
-          style={{ border: 0, padding: 0, background: 'none', color: 'var(--text)', textAlign: 'left' }}
+          style={{ color: 'var(--text)' }}
           onClick={() => {
             useMaskInHand.setState(inHand ? { of: null, index: 0 } : { of: id, index });
             useEditor.setState({ tool: 'select' });
           }}
         >
           {index + 1} · {mask.name}
-        </button>
+        </TextButton>
         <span style={{ display: 'flex' }}>
           {index > 0 && (
             <IconButton plain label={`Mask ${index + 1} earlier`} onPress={() => swap(index - 1)}>
@@ -76,7 +59,7 @@ export function MaskItem({
             plain
             label={`Remove mask ${index + 1}`}
             onPress={() => {
-              put((now) => now.filter((_, i) => i !== index));
+              edit((piece) => changeMasks(piece, id, (masks) => masks.filter((_, i) => i !== index)));
               if (inHand) useMaskInHand.setState({ of: null, index: 0 });
             }}
           >
@@ -96,9 +79,10 @@ export function MaskItem({
       {kind === 'path' && (
         <Check
           isSelected={mask.stands === 'picture'}
-          onChange={(stands) =>
-            put((now) => now.map((one, i) => (i === index ? standing(one, stands) : one)))
-          }
+          onChange={(stands) => {
+            const frame = Math.round(useEditor.getState().frame);
+            edit((piece) => standMask(piece, id, index, stands, frame));
+          }}
         >
           Stands in the picture
         </Check>

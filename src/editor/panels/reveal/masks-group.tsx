@@ -2,22 +2,18 @@
 import { useEffect, useState } from 'react';
 import {
   asWholes,
-  cutName,
+  changeMasks,
   groupsAround,
+  maskFromStroke,
+  maskShapeAround,
   newMask,
-  ownBox,
   partWithId,
-  setMasks,
   strokesOf,
-  worldOf,
   type Mask,
   type MaskKind,
-  type MaskShape,
   type Part,
-  type Piece,
   type Stroke,
 } from '@/core/document';
-import { IDENTITY, inverse, transformPath, type Bounds } from '@/core/geometry';
 import { Button, Fold, notify, Select, Buttons, Hint, Row, Grow } from '@/ui';
 import { OwnersOf } from '../../properties';
 import { edit, useCalm, useMaskInHand, useShapeChoice } from '../../state';
@@ -34,25 +30,6 @@ const KINDS: readonly { id: MaskKind; name: string }[] = [
 /** A shape that hides what lies behind it. */
 const HOLD_OUT = 'hold-out';
 const nameOf = (kind: MaskKind): string => KINDS.find(({ id }) => id === kind)!.name;
-
-/** A shape that covers a box; what is drawn comes from a stroke. */
-function shapeFor(kind: Exclude<MaskKind, 'path'>, { left, top, right, bottom }: Bounds): MaskShape {
-  const [width, height] = [right - left, bottom - top];
-  const centre = { x: (left + right) / 2, y: (top + bottom) / 2 };
-  const reach = Math.hypot(width, height) / 2;
-  switch (kind) {
-    case 'rectangle':
-      return { kind, x: left, y: top, width, height, radius: 0 };
-    case 'ellipse':
-      return { kind, x: centre.x, y: centre.y, radiusX: width / 2, radiusY: height / 2 };
-    case 'linear wipe':
-      return { kind, from: { x: left, y: centre.y }, to: { x: right, y: centre.y }, share: 0.5 };
-    case 'radial wipe':
-      return { kind, centre, reach, share: 0.5 };
-    case 'clock wipe':
-      return { kind, centre, reach, angle: -Math.PI / 2, share: 0.5, anticlockwise: false };
-  }
-}
 
 /** Where what is chosen is seen: masks, wipes and hold-outs. */
 export function MasksGroup() {
@@ -72,10 +49,8 @@ export function MasksGroup() {
     );
   }
   const masks = part.masks ?? [];
-  const put = (change: (masks: readonly Mask[]) => readonly Mask[]) =>
-    edit((p) => setMasks(p, id, change(partWithId(p, id)?.masks ?? [])));
   const putNew = (mask: Mask) => {
-    put((now) => [...now, mask]);
+    edit((p) => changeMasks(p, id, (now) => [...now, mask]));
     useMaskInHand.setState({ of: id, index: masks.length });
   };
   const add = (what: MaskKind | typeof HOLD_OUT) => {
@@ -83,8 +58,9 @@ export function MasksGroup() {
       setAsking(what);
       return;
     }
-    const shape = boxShape(piece, id, frame, what);
+    const shape = maskShapeAround(piece, id, frame, what);
     if (shape) putNew(newMask(nameOf(what), shape));
+    else notify('There is nothing to mask: it is empty.');
   };
   return (
     <Fold title="Masks" {...(masks.length > 0 && { fact: String(masks.length) })} open={masks.length > 0}>
@@ -97,7 +73,6 @@ export function MasksGroup() {
             index={i}
             count={masks.length}
             inHand={held.of === id && held.index === i}
-            put={put}
           />
         ))}
       </OwnersOf>
@@ -130,12 +105,6 @@ export function MasksGroup() {
       )}
     </Fold>
   );
-}
-
-function boxShape(piece: Piece, id: string, frame: number, kind: Exclude<MaskKind, 'path'>) {
-  const box = ownBox(piece, id, frame);
-  if (!box) notify('There is nothing to mask: it is empty.');
-  return box && shapeFor(kind, box);
 }
 
 /** Asks which closed stroke gives the shape of a mask; the one that is chosen is marked on the canvas. */
@@ -173,17 +142,9 @@ function DrawnShape({
       .map((group) => ` · ${group.name}`)
       .join('');
   const take = () => {
-    // The stroke may stand elsewhere than it was drawn, and so may what it masks.
-    const seen = transformPath(stroke.path, worldOf(piece, stroke, frame));
-    const back = isHoldOut ? IDENTITY : inverse(worldOf(piece, part, frame));
-    if (!back) {
-      notify('What is to be masked is flat at this frame. Show it first.');
-      return;
-    }
-    const name = cutName(`${isHoldOut ? 'hold-out' : 'shape'}: ${stroke.name}`);
-    const shape: MaskShape = { kind: 'path', path: transformPath(seen, back) };
-    const mask = newMask(name, shape, isHoldOut ? 'subtract' : 'add');
-    onTake(isHoldOut ? { ...mask, stands: 'picture' } : mask);
+    const mask = maskFromStroke(piece, part, stroke, frame, isHoldOut);
+    if (mask) onTake(mask);
+    else notify('What is to be masked is flat at this frame. Show it first.');
   };
   return (
     <div role="group" aria-label="Shape of the mask">

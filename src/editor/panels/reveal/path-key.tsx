@@ -1,5 +1,5 @@
 'use client';
-import { partWithId, pathAt, setMasks, type Mask } from '@/core/document';
+import { changeMask, pathAt, type Mask } from '@/core/document';
 import { KeyToggle, Row } from '@/ui';
 import { edit, useCalm } from '../../state';
 import { keyState, keyToggled } from '../../properties';
@@ -10,14 +10,10 @@ export function PathKey({ id, index, mask }: { id: string; index: number; mask: 
   if (mask.shape.kind !== 'path') return null;
   const toggle = () =>
     edit((piece) =>
-      setMasks(
-        piece,
-        id,
-        (partWithId(piece, id)?.masks ?? []).map((one, i) =>
-          i === index && one.shape.kind === 'path'
-            ? { ...one, shape: { ...one.shape, path: keyToggled(one.shape.path, frame, pathAt) } }
-            : one,
-        ),
+      changeMask(piece, id, index, (one) =>
+        one.shape.kind === 'path'
+          ? { ...one, shape: { ...one.shape, path: keyToggled(one.shape.path, frame, pathAt) } }
+          : one,
       ),
     );
   const keys = 'keys' in mask.shape.path ? mask.shape.path.keys.length : 0;

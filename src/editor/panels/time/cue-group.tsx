@@ -1,19 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { Unlink } from 'lucide-react';
-import {
-  changed,
-  cueFault,
-  cueStrokes,
-  cutCues,
-  layersOf,
-  leadersIn,
-  strokeById,
-  strokesOf,
-  updateStrokes,
-  type Cue,
-  type Stroke,
-} from '@/core/document';
+import { cueTo, cueToFault, cutCues, leadersOf, strokeById, tieCues, type Stroke } from '@/core/document';
 import { Button, IconButton, notify, Gap, Segmented, Select, Row, Grow, TextButton } from '@/ui';
 import { OwnersOf, PartChoice, PartField, shared } from '../../properties';
 import { changeable, edit, editChosen, select, useCalm } from '../../state';
@@ -23,20 +11,13 @@ export function CueGroup({ strokes }: { strokes: readonly Stroke[] }) {
   const piece = useCalm((s) => s.piece);
   const [to, setTo] = useState<string | null>(null);
   const ids = strokes.map((stroke) => stroke.id);
-  const others = strokesOf(piece).filter((stroke) => !ids.includes(stroke.id));
+  const { groups, strokes: others } = leadersOf(piece, ids);
   if (strokes.length === 0 || others.length === 0) return null;
   const cues = strokes.map((stroke) => stroke.cue);
   const [first] = cues;
   const together = first && cues.every((cue) => cue?.to === first.to) ? first : null;
   const leader = together && strokeById(piece, together.to);
-  // Whole words and groups lead by the stroke of theirs that comes nearest.
-  const words = piece.groups.flatMap(({ id, name }) => {
-    const among = layersOf(piece, id);
-    return others.some((stroke) => among.includes(stroke.id))
-      ? [{ id, name: `${name} (nearest stroke)` }]
-      : [];
-  });
-  const leaders = [...words, ...others];
+  const leaders = [...groups.map(({ id, name }) => ({ id, name: `${name} (nearest stroke)` })), ...others];
   const chosen = leaders.some(({ id }) => id === to) ? to : (others.at(0)?.id ?? null);
   return (
     <>
@@ -57,11 +38,7 @@ export function CueGroup({ strokes }: { strokes: readonly Stroke[] }) {
             label="What of it is tied"
             value={shared(cues.map((cue) => cue!.ties ?? 'start'))}
             choices={{ start: 'its start', arrival: 'its arrival' }}
-            onChange={(what) => {
-              const ties = what === 'arrival' ? ('arrival' as const) : undefined;
-              const cued = (s: Stroke) => (s.cue ? { ...s, cue: changed<Cue>(s.cue, { ties }) } : s);
-              editChosen((p, free) => updateStrokes(p, free, cued), 'cue');
-            }}
+            onChange={(what) => editChosen((p, free) => tieCues(p, free, what), 'cue')}
           />
           <Gap />
           <OwnersOf ids={ids}>
@@ -84,12 +61,9 @@ export function CueGroup({ strokes }: { strokes: readonly Stroke[] }) {
           onPress={() => {
             const free = changeable();
             if (!chosen || free.length === 0) return;
-            const pairs = words.some(({ id }) => id === chosen)
-              ? leadersIn(piece, free, chosen)
-              : free.map((id) => ({ id, to: chosen }));
-            const fault = pairs.map((pair) => cueFault(piece, [pair.id], pair.to)).find(Boolean);
+            const fault = cueToFault(piece, free, chosen);
             if (fault) notify(fault);
-            else edit((p) => pairs.reduce((made, pair) => cueStrokes(made, [pair.id], pair.to), p));
+            else edit((p) => cueTo(p, free, chosen));
           }}
         >
           Cue to it

@@ -3,24 +3,23 @@ import { useState } from 'react';
 import { Archive, ArchiveX } from 'lucide-react';
 import {
   changeManner,
-  groupOf,
-  mannerOf,
+  commonManner,
+  commonTimes,
+  countSetByHand,
   cutName,
-  mannerNow,
+  mannerBearers,
+  mannerOf,
   OWN_MANNERS,
   reapplyManner,
   sameValue,
-  setByHand,
-  withoutManner,
+  writeAnew,
   type Manner,
-  type Mannered,
-  type Piece,
   type Stroke,
 } from '@/core/document';
 import { Button, IconButton, Select, Buttons, Group, Hint, Grow } from '@/ui';
 import { keepOnShelf, takeOffShelf, useShelfItems } from '../../shelf';
 import { changeable, edit, useCalm } from '../../state';
-import { type TimeOfManner, MannerParts } from './manner-parts';
+import { MannerParts } from './manner-parts';
 
 interface Named {
   readonly name: string;
@@ -28,38 +27,13 @@ interface Named {
 }
 const OWN_NAME = 'own manner';
 
-/** Strokes or lines that bear manners, and whether their paths are closed. */
-interface Bearer {
-  readonly id: string;
-  readonly of: Mannered;
-  readonly closed: boolean;
-}
-
-/** What all have, null where they differ. */
-const common = <T,>(values: readonly T[]): T | null =>
-  values.length > 0 && values.every((value) => sameValue(value, values[0])) ? values[0]! : null;
-
-/** The lengths of time as they are in what bears the manner now, however they came about; null where they differ. */
-function timesNow(bearers: readonly Bearer[]): Partial<Record<TimeOfManner, number | null>> {
-  const now = bearers.flatMap(({ of, closed }) => mannerNow(of, closed) ?? []);
-  return {
-    onFrames: common(now.map((manner) => manner.onFrames)),
-    offFrames: common(now.map((manner) => manner.offFrames)),
-    hold: common(now.map((manner) => manner.hold)),
-  };
-}
-
 /** How strokes are written on and off: one manner for any number of them, changed for all at once. */
 export function MannerGroup({ strokes }: { strokes: readonly Stroke[] }) {
   const piece = useCalm((s) => s.piece);
   const shelf = useShelfItems('manner');
   const [chosen, setChosen] = useState<Named>(OWN_MANNERS[0]);
-  const lines = [...new Set(strokes.map((stroke) => groupOf(piece, stroke)).filter((group) => group?.line))];
-  const led = lines.length > 0 && strokes.every((stroke) => groupOf(piece, stroke)?.line);
-  const bearers: readonly Bearer[] = led
-    ? lines.map((group) => ({ id: group!.id, of: group!.line!, closed: false }))
-    : strokes.map((stroke) => ({ id: stroke.id, of: stroke, closed: stroke.path.closed }));
-  const borne = common(bearers.map(({ of }) => of.manner ?? null));
+  const bearers = mannerBearers(piece, strokes);
+  const borne = commonManner(bearers);
   const shared: Named | null = borne && { name: borne.name, manner: borne.way };
   const shown = shared ?? chosen;
   const stored: readonly Named[] = [
@@ -69,7 +43,7 @@ export function MannerGroup({ strokes }: { strokes: readonly Stroke[] }) {
   const onShelf = shelf.find((item) => item.name === shown.name);
   const bearing = (): string[] => {
     const free = changeable();
-    return led ? bearers.map(({ id }) => id) : bearers.map(({ id }) => id).filter((id) => free.includes(id));
+    return bearers.flatMap(({ id, of }) => (free.includes(id) || !('path' in of) ? [id] : []));
   };
   /** Gives the selection a manner; what was set by hand stays. */
   const give = ({ name, manner }: Named) => {
@@ -83,7 +57,7 @@ export function MannerGroup({ strokes }: { strokes: readonly Stroke[] }) {
     // A change is a choice: it is given at once.
     else give({ name, manner: { ...shown.manner, ...part } });
   };
-  const byHand = shared ? bearers.filter(({ of, closed }) => setByHand(of, closed)).length : 0;
+  const byHand = shared ? countSetByHand(bearers) : 0;
   const known = stored.some((one) => one.name === shown.name);
   const keep = async () => {
     const name =
@@ -136,7 +110,7 @@ export function MannerGroup({ strokes }: { strokes: readonly Stroke[] }) {
           </IconButton>
         )}
       </div>
-      <MannerParts manner={shown.manner} times={shared ? timesNow(bearers) : shown.manner} put={put} />
+      <MannerParts manner={shown.manner} times={shared ? commonTimes(bearers) : shown.manner} put={put} />
       {shared && onShelf && !sameValue(mannerOf(onShelf.content), shared.manner) && (
         <Button $wide onPress={() => give({ name: onShelf.name, manner: mannerOf(onShelf.content) })}>
           Take it as it is on the shelf
@@ -153,7 +127,7 @@ export function MannerGroup({ strokes }: { strokes: readonly Stroke[] }) {
               <Button
                 onPress={() => {
                   const ids = bearing();
-                  edit((p) => startOver(p, ids, shared));
+                  edit((p) => writeAnew(p, ids, shared.manner, shared.name));
                 }}
               >
                 Start over without them
@@ -169,10 +143,6 @@ export function MannerGroup({ strokes }: { strokes: readonly Stroke[] }) {
     </Group>
   );
 }
-
-/** Strokes or lines written as their manner says, without what was set by hand. */
-const startOver = (piece: Piece, ids: readonly string[], { name, manner }: Named): Piece =>
-  reapplyManner(withoutManner(piece, ids), ids, manner, name);
 
 const freshName = (taken: readonly string[]): string => {
   for (let n = 1; ; n++) if (!taken.includes(`Manner ${n}`)) return `Manner ${n}`;

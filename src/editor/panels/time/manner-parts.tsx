@@ -1,5 +1,5 @@
 'use client';
-import { mannerSchema, type Manner } from '@/core/document';
+import { mannerSchema, type Manner, type MannerTime } from '@/core/document';
 import { landingEasing, type Easing } from '@/core/timing';
 import { Check, NumberField, percent, Segmented, Select } from '@/ui';
 import { ValueField } from '../../properties';
@@ -17,9 +17,6 @@ const FROM_A_SIDE = { start: FROM.start, end: FROM.end } as typeof FROM;
 
 /** How long a window is at first, by its unit. */
 const FIRST_LENGTH = { share: 0.35, px: 240, frames: 10 } as const;
-
-/** The lengths of time in a manner. */
-export type TimeOfManner = 'onFrames' | 'offFrames' | 'hold';
 
 /** The easing of one way of a manner: a soft landing by its influence, or any other kind. */
 function MannerEasing({
@@ -69,13 +66,13 @@ export function MannerParts({
   put,
 }: {
   manner: Manner;
-  times: Partial<Record<TimeOfManner, number | null>>;
+  times: Partial<Record<MannerTime, number | null>>;
   put: (part: Partial<Manner>) => void;
 }) {
   const { kind, from, length } = manner;
   const comes = kind !== 'off';
   const goes = kind === 'off' || kind === 'both';
-  const field = (part: 'origin' | TimeOfManner, label?: string) => (
+  const field = (part: 'origin' | MannerTime, label?: string) => (
     <ValueField
       schema={mannerSchema}
       value={manner}

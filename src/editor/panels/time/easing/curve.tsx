@@ -1,7 +1,8 @@
 'use client';
 import { useRef, type PointerEvent } from 'react';
 import styled from 'styled-components';
-import { ease, easeSpeed, type Easing } from '@/core/timing';
+import { drawnEasing, ease, easeSpeed, type Easing } from '@/core/timing';
+import { nudgeKeys, shareIn } from '@/ui';
 import { dragDocument } from '../../../state';
 
 const WIDE = 234;
@@ -33,24 +34,12 @@ const Graph = styled.svg`
 `;
 
 const SAMPLES = 120;
+const within = (value: number, least: number, most: number): number => Math.min(most, Math.max(least, value));
 const lineOf = (value: (t: number) => number, top: number, low: number): string =>
   Array.from({ length: SAMPLES + 1 }, (_, i) => {
     const t = i / SAMPLES;
-    return `${x(t).toFixed(1)} ${y(Math.min(top, Math.max(low, value(t)))).toFixed(1)}`;
+    return `${x(t).toFixed(1)} ${y(within(value(t), low, top)).toFixed(1)}`;
   }).join('L');
-
-/** A list with its nearest point at a height. */
-function withDrawn(
-  list: Extract<Easing, { type: 'list' }>,
-  t: number,
-  value: number,
-): Extract<Easing, { type: 'list' }> {
-  const near = list.points.reduce(
-    (best, p, i) => (Math.abs(p.at - t) < Math.abs(list.points[best]!.at - t) ? i : best),
-    0,
-  );
-  return { ...list, points: list.points.map((p, i) => (i === near ? { ...p, value } : p)) };
-}
 
 /** Value over time, and speed under it; a Bézier's handles and a drawn curve are changed on it. */
 export function Curve({ easing, onChange }: { easing: Easing; onChange: (easing: Easing) => void }) {
@@ -58,13 +47,10 @@ export function Curve({ easing, onChange }: { easing: Easing; onChange: (easing:
   const speeds = Array.from({ length: SAMPLES + 1 }, (_, i) => Math.abs(easeSpeed(easing, i / SAMPLES)));
   const most = Math.max(1, ...speeds.map((s) => Math.min(s, 8)));
   const placeOf = (event: { clientX: number; clientY: number }) => {
-    const box = svg.current!.getBoundingClientRect();
+    const at = shareIn(svg.current!, event);
     return {
-      t: Math.min(1, Math.max(0, (((event.clientX - box.left) / box.width) * WIDE - 12) / (WIDE - 24))),
-      v: Math.min(
-        1.6,
-        Math.max(-0.6, (HIGH - PAD - ((event.clientY - box.top) / box.height) * HIGH) / (HIGH - 2 * PAD)),
-      ),
+      t: within((at.x * WIDE - 12) / (WIDE - 24), 0, 1),
+      v: within((HIGH - PAD - at.y * HIGH) / (HIGH - 2 * PAD), -0.6, 1.6),
     };
   };
   const round = (n: number): number => Math.round(n * 1000) / 1000;
@@ -79,7 +65,7 @@ export function Curve({ easing, onChange }: { easing: Easing; onChange: (easing:
     let drawn = list;
     const draw = (at: { clientX: number; clientY: number }) => {
       const { t, v } = placeOf(at);
-      drawn = withDrawn(drawn, t, round(v));
+      drawn = drawnEasing(drawn, t, round(v));
       onChange(drawn);
     };
     dragDocument(event, { move: draw });
@@ -92,16 +78,6 @@ export function Curve({ easing, onChange }: { easing: Easing; onChange: (easing:
           ['2', easing.x2, easing.y2],
         ] as const)
       : [];
-  const nudge = (event: React.KeyboardEvent, which: '1' | '2', t: number, v: number) => {
-    const step = event.shiftKey ? 0.1 : 0.01;
-    const by = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, step], ArrowDown: [0, -step] }[
-      event.key
-    ];
-    if (!by) return;
-    event.preventDefault();
-    event.stopPropagation();
-    bend(which, Math.min(1, Math.max(0, t + by[0]!)), v + by[1]!);
-  };
   return (
     <Graph
       ref={svg}
@@ -134,7 +110,9 @@ export function Curve({ easing, onChange }: { easing: Easing; onChange: (easing:
           aria-label={which === '1' ? 'Handle of the leaving key' : 'Handle of the arriving key'}
           aria-valuenow={Math.round((which === '1' ? t : 1 - t) * 100)}
           aria-valuetext={`influence ${Math.round((which === '1' ? t : 1 - t) * 100)} %, value ${v}`}
-          onKeyDown={(event) => nudge(event, which, t, v)}
+          onKeyDown={nudgeKeys({
+            about: (right, up) => bend(which, within(t + right / 100, 0, 1), v + up / 100),
+          })}
           onPointerDown={(event) => {
             event.stopPropagation();
             dragDocument(event, {
@@ -158,12 +136,3 @@ export function Curve({ easing, onChange }: { easing: Easing; onChange: (easing:
     </Graph>
   );
 }
-
-/** The furthest an easing goes at either end, as a share of its way. */
-export const furthest = (easing: Easing): number =>
-  Math.max(
-    ...Array.from({ length: SAMPLES + 1 }, (_, i) => {
-      const value = ease(easing, i / SAMPLES);
-      return Math.max(value, 1 - value);
-    }),
-  );

@@ -1,7 +1,6 @@
 'use client';
-import type { Easing, Way } from '@/core/timing';
+import { overshootOf, type Easing, type Way } from '@/core/timing';
 import { NumberField, NumberRows, percent, plain, Segmented, Row, type NumberRow } from '@/ui';
-import { furthest } from './curve';
 
 type Kind = Easing['type'];
 type Of<K extends Kind> = Extract<Easing, { type: K }>;
@@ -59,7 +58,7 @@ export function Numbers({ easing, put }: { easing: Easing; put: (easing: Easing)
       {easing.type === 'back' && (
         <Row>
           <span>Goes beyond by</span>
-          <span>{percent.format(furthest(easing) - 1)}</span>
+          <span>{percent.format(overshootOf(easing))}</span>
         </Row>
       )}
     </>
