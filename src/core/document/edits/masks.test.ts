@@ -1,4 +1,5 @@
-import { applyMatrix, corner, inverse, pathBounds, type Path } from '../../geometry';
+import type { inverse} from '../../geometry';
+import { applyMatrix, corner, pathBounds, type Path } from '../../geometry';
 import { newPiece, newStroke } from '../create';
 import { maskSchema, newMask, type MaskKind } from '../mask-schema';
 import { partWithId, strokeById, type Piece } from '../schema';
