@@ -1,6 +1,6 @@
-import type { inverse} from '../../geometry';
-import { applyMatrix, corner, pathBounds, type Path } from '../../geometry';
-import { newPiece, newStroke } from '../create';
+import type { inverse } from '../../geometry';
+import { applyMatrix, corner, lineShape, widened, pathBounds, type Path } from '../../geometry';
+import { DEFAULT_INK, newPiece, newStroke } from '../create';
 import { maskSchema, newMask, type MaskKind } from '../mask-schema';
 import { partWithId, strokeById, type Piece } from '../schema';
 import { pathAt } from '../path-at';
@@ -42,7 +42,8 @@ test('a mask round something holds all that it shows, whatever its kind, and may
     const shape = maskShapeAround(piece, 'a', 0, kind)!;
     expect(maskSchema.safeParse(newMask(kind, shape)).success).toBe(true);
   }
-  const around = ownBox(piece, 'a', 0)!;
+  const wide = strokeById(piece, 'a')!.ink.width as number;
+  const around = widened(ownBox(piece, 'a', 0)!, wide / 2);
   expect(maskShapeAround(piece, 'a', 0, 'rectangle')).toMatchObject({
     x: around.left,
     y: around.top,
@@ -52,6 +53,21 @@ test('a mask round something holds all that it shows, whatever its kind, and may
   // A disc about the middle of a box reaches its corners with half its diagonal (Pythagoras).
   expect(maskShapeAround(piece, 'a', 0, 'radial wipe')).toMatchObject({
     reach: Math.hypot(around.right - around.left, around.bottom - around.top) / 2,
+  });
+  // A rule is a line without any height; what is seen of it is its ink.
+  const ruled = addLayers(newPiece('Rule'), [
+    newStroke('r', 'Rule', lineShape({ x: 100, y: 50 }, { x: 500, y: 50 }), { ...DEFAULT_INK, width: 12 }),
+  ]);
+  const round = { x: 94, y: 44, width: 412, height: 12 };
+  expect(maskShapeAround(ruled, 'r', 0, 'rectangle')).toMatchObject(round);
+  // The same in a group, where the stroke stands twice as large.
+  const group = groupLayers(setPlace(ruled, 'r', 0, { scaleX: 2, scaleY: 2, pivotX: 0, pivotY: 0 }), ['r'], {
+    id: 'g',
+    name: 'G',
+  });
+  expect(maskShapeAround(group, 'g', 0, 'rectangle')).toMatchObject({
+    x: expect.closeTo(188, 6) as number,
+    height: expect.closeTo(24, 6) as number,
   });
   const empty = addLayers(newPiece('Empty'), [newStroke('e', 'E', { closed: false, points: [] })]);
   expect(maskShapeAround(empty, 'e', 0, 'rectangle')).toBeNull();

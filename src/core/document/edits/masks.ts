@@ -1,11 +1,25 @@
-import { IDENTITY, inverse, meanScale, transformPath, type Matrix, type Path } from '../../geometry';
+import {
+  compose,
+  IDENTITY,
+  inverse,
+  meanScale,
+  transformPath,
+  unite,
+  widened,
+  type Bounds,
+  type Matrix,
+  type Path,
+} from '../../geometry';
 import { mapValues } from '../../timing';
+import { boxOf } from '../box-of';
 import { changed } from '../changed';
+import { membersOf } from '../grouped';
+import { widestOf } from '../ink-schema';
 import { newMask, type Mask, type MaskKind, type MaskShape } from '../mask-schema';
 import { cutName } from '../names';
-import { partWithId, type Part, type Piece, type Stroke } from '../schema';
+import { partWithId, type Layer, type Part, type Piece, type Stroke } from '../schema';
 import { worldOf } from '../world';
-import { ownBox, updateParts } from './place';
+import { mappedBox, updateParts } from './place';
 
 /** Changes the masks of a layer or group. */
 export const changeMasks = (
@@ -41,6 +55,25 @@ export const swapMasks = (piece: Piece, id: string, a: number, b: number): Piece
     masks.map((mask, i) => (i === a ? masks[b]! : i === b ? masks[a]! : mask)),
   );
 
+/** The box round a layer and its ink, in its own coordinates: strokes are seen as wide as they ever are. */
+function inkBox(piece: Piece, layer: Layer): Bounds | null {
+  const box = boxOf(piece, layer.id);
+  return box && layer.type === 'stroke' ? widened(box, widestOf(layer.ink) / 2) : box;
+}
+
+/** The box round all ink of a layer or group in its own coordinates, at a frame where members are placed; null for nothing. */
+function inkBoxOf(piece: Piece, part: Part, frame: number): Bounds | null {
+  if ('type' in part) return inkBox(piece, part);
+  const back = inverse(worldOf(piece, part, frame));
+  if (!back) return null;
+  return unite(
+    membersOf(piece, part.id).flatMap((layer) => {
+      const box = inkBox(piece, layer);
+      return (box && mappedBox(box, compose(back, worldOf(piece, layer, frame)))) ?? [];
+    }),
+  );
+}
+
 /** The shape of a mask that covers all that a layer or group shows at a frame; null where it shows nothing. */
 export function maskShapeAround(
   piece: Piece,
@@ -48,7 +81,8 @@ export function maskShapeAround(
   frame: number,
   kind: Exclude<MaskKind, 'path'>,
 ): MaskShape | null {
-  const box = ownBox(piece, id, frame);
+  const part = partWithId(piece, id);
+  const box = part && inkBoxOf(piece, part, frame);
   if (!box) return null;
   const [width, height] = [box.right - box.left, box.bottom - box.top];
   const centre = { x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2 };
