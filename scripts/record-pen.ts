@@ -4,6 +4,7 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { measurePath, pointAtLength, tangentAtLength, type Path } from '../src/core/geometry';
+import { clamp } from '../src/core/numbers';
 import { seeded } from '../src/core/testing/families';
 import { traceInk } from '../src/core/trace';
 import { inkOf } from '../src/core/testing/judge-ink';
@@ -53,7 +54,7 @@ function written(path: Path, from: number, speed: number, random: () => number):
       Math.round(from + t),
       Math.round((p.x - d.y * shake) * 10) / 10,
       Math.round((p.y + d.x * shake) * 10) / 10,
-      Math.round(Math.min(1, Math.max(0.05, pressure)) * 100) / 100,
+      Math.round(clamp(pressure, 0.05, 1) * 100) / 100,
       Math.round(24 + 5 * Math.sin(t / 500)),
       Math.round(-18 + 4 * Math.cos(t / 700)),
     ];

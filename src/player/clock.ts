@@ -1,3 +1,4 @@
+import { clamp } from '../core/numbers';
 /** Where a film is in its time, s; it begins at 0. */
 export interface Clock {
   readonly paused: boolean;
@@ -59,7 +60,7 @@ export function clockOf(duration: number, loops: () => boolean, told: () => void
       told();
     },
     seek(to) {
-      time = Math.min(duration, Math.max(0, to));
+      time = clamp(to, 0, duration);
       before = performance.now();
       told();
     },

@@ -1,6 +1,7 @@
 import type { Piece } from '@/core/document';
 import { picturePainter } from '@/core/paint';
 import { evaluate, posterFrame } from '@/core/scene';
+import { clamp } from '../core/numbers';
 
 /** A piece, and the frames of it that are played. */
 export interface Film {
@@ -43,5 +44,5 @@ export function screenOn(canvas: HTMLCanvasElement, { piece, over }: Film): Scre
 /** The frame that is shown where nothing should move: the last of the hold, else the one that shows most. */
 export function restingFrame({ piece, first, last }: Film): number {
   const frame = piece.hold ? Math.round(piece.hold.to) : posterFrame(piece);
-  return Math.min(last, Math.max(first, frame));
+  return clamp(frame, first, last);
 }

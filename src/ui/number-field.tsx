@@ -89,7 +89,7 @@ export function NumberField(props: NumberFieldProps) {
   /** What was typed last and is no number. */
   const [refused, setRefused] = useState<string | null>(null);
   /** The number as it can be; one that goes beyond its limits says so. */
-  const hold = (n: number): number => {
+  const bounded = (n: number): number => {
     const value = Number(n.toFixed(6));
     setLimited(value > max ? 'most' : value < min ? 'least' : null);
     return Math.min(max, Math.max(min, value));
@@ -108,15 +108,15 @@ export function NumberField(props: NumberFieldProps) {
   const take = () => {
     if (wrong) setRefused(typed);
     if (read !== null) {
-      const held = hold(read);
-      if (held !== value) onChange(held);
+      const taken = bounded(read);
+      if (taken !== value) onChange(taken);
     }
     setTyped(null);
   };
   const nudge = (steps: number) => {
     setTyped(null);
     if (read === null && value === null && onBy) onBy(steps * step);
-    else onChange(hold((read ?? value ?? 0) + steps * step));
+    else onChange(bounded((read ?? value ?? 0) + steps * step));
   };
 
   const drag = (event: React.PointerEvent) => {
@@ -131,7 +131,7 @@ export function NumberField(props: NumberFieldProps) {
         if (steps === 0 && !moved) return;
         moved = true;
         if (value === null && onBy) onBy((steps - gone) * step);
-        else latest.current(hold(from + steps * step));
+        else latest.current(bounded(from + steps * step));
         gone = steps;
       },
       release() {

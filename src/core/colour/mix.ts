@@ -1,4 +1,5 @@
 import { convertLrgbToRgb, convertOklabToLrgb, convertRgbToOklab, parseHex } from 'culori/fn';
+import { clamp } from '../numbers';
 import { blendAt, type Animated } from '../timing';
 
 /** A colour in OKLab (Ottosson 2020; CSS Color 4, 9.1): lightness 0..1 and two opponent axes. */
@@ -24,12 +25,10 @@ export function oklabOf(colour: string): Oklab {
   return lab;
 }
 
-const held = (value: number): number => Math.min(1, Math.max(0, value));
-
 /** #rrggbb of red, green and blue, 0..1; what lies beyond is clipped channel by channel. */
 export function hexOfRgb(...channels: readonly [r: number, g: number, b: number]): string {
   const two = (share: number): string =>
-    Math.round(held(share) * 255)
+    Math.round(clamp(share, 0, 1) * 255)
       .toString(16)
       .padStart(2, '0');
   return `#${channels.map(two).join('')}`;
@@ -48,7 +47,7 @@ export function mixColours(from: string, to: string, t: number): string {
   if (t === 0 || from === to) return from;
   if (t === 1) return to;
   const [p, q] = [oklabOf(from), oklabOf(to)];
-  return hexOf({ l: held(between(p.l, q.l, t)), a: between(p.a, q.a, t), b: between(p.b, q.b, t) });
+  return hexOf({ l: clamp(between(p.l, q.l, t), 0, 1), a: between(p.a, q.a, t), b: between(p.b, q.b, t) });
 }
 
 /** The colour seen where one that is so opaque lies over another: mixed in sRGB, as pictures are (W3C Compositing, 5.1). */
@@ -67,5 +66,5 @@ export const colourAt = (animated: Animated<string>, frame: number): string =>
 export function relit(colour: string, factor: number, offset: number): string {
   if (factor === 1 && offset === 0) return colour;
   const lab = oklabOf(colour);
-  return hexOf({ ...lab, l: held(lab.l * factor + offset) });
+  return hexOf({ ...lab, l: clamp(lab.l * factor + offset, 0, 1) });
 }

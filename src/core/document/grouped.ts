@@ -1,4 +1,5 @@
 import { measurePath } from '../geometry';
+import { clamp } from '../numbers';
 import { mapValues, valueAt, withShiftedKeys, type Animated } from '../timing';
 import { changed, sameValue } from './changed';
 import { strokesOf, type Group, type Layer, type Piece, type Stroke } from './schema';
@@ -90,7 +91,7 @@ export const lineLength = (strokes: readonly Stroke[]): number =>
  * lengths together, as shares of this one's own. Values beyond 0..1 have run off its ends, so curves stay what they are.
  */
 function shareOfLine(window: WindowKeys, whole: number, before: number, own: number): WindowKeys {
-  const toOwn = (value: number): number => Math.min(1e5, Math.max(-1e5, (value * whole - before) / own));
+  const toOwn = (value: number): number => clamp((value * whole - before) / own, -1e5, 1e5);
   const mapped = (value: Animated, rule: (value: number) => number): Animated =>
     mapValues(value, (v) => toOwn(rule(v)));
   const { head, tail, travel } = window;

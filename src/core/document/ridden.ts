@@ -9,6 +9,7 @@ import {
   type Matrix,
   type Point,
 } from '../geometry';
+import { clamp } from '../numbers';
 import { keysOf, valueAt } from '../timing';
 import { arrivalFrame } from './cued';
 import { onSpan } from './edits/on-span';
@@ -34,7 +35,7 @@ interface OnStroke extends Point {
 export function ownPlaceAt(stroke: Stroke, s: number, over: number, world: Matrix): OnStroke {
   const m = measurePath(stroke.path);
   const on = (at: number): Point => {
-    if (!stroke.path.closed) return pointAtLength(m, Math.min(m.length, Math.max(0, at)));
+    if (!stroke.path.closed) return pointAtLength(m, clamp(at, 0, m.length));
     return pointAtLength(m, m.length > 0 ? ((at % m.length) + m.length) % m.length : 0);
   };
   const half = Math.max(over, 0.02) / 2;
@@ -63,8 +64,7 @@ function spanOf(stroke: Stroke, { at, point }: Rider): Span | null {
 function lengthAt(stroke: Stroke, { at, point }: Rider, frame: number): number {
   const { length } = measurePath(stroke.path);
   const { head, tail, slide } = windowAt(stroke, frame);
-  const share =
-    at === 'point' ? valueAt(point, frame) : Math.min(1, Math.max(0, at === 'head' ? head : tail));
+  const share = at === 'point' ? valueAt(point, frame) : clamp(at === 'head' ? head : tail, 0, 1);
   return length * (stroke.path.closed ? share + slide : share);
 }
 

@@ -8,14 +8,13 @@ import {
   translation,
   type Path,
 } from '../geometry';
+import { clamp } from '../numbers';
 import { mapValues } from '../timing';
 import { changed, sameValue } from './changed';
 import type { Ink } from './ink-schema';
 import { strokesOf, type Piece, type Stroke } from './schema';
 import { settled } from './settle';
 import { TIED_PROPERTIES, type Tie } from './ties-schema';
-
-const held = (value: number, most: number): number => Math.min(most, Math.max(0, value));
 
 const paths = new WeakMap<Path, Map<number, Path>>();
 
@@ -40,7 +39,7 @@ const tiedPath = (path: Path, { factor, offset }: Tie): Path =>
 function tiedInk(ink: Ink, source: Ink, tie: Tie): Ink {
   const { factor, offset } = tie;
   if (tie.property === 'width') {
-    return { ...ink, width: mapValues(source.width, (w) => held(w * factor + offset, 4000)) };
+    return { ...ink, width: mapValues(source.width, (w) => clamp(w * factor + offset, 0, 4000)) };
   }
   if (tie.property === 'colour') {
     const colour = mapValues<string>(source.colour, (c) => relit(c, factor, offset));
@@ -59,7 +58,7 @@ function tiedInk(ink: Ink, source: Ink, tie: Tie): Ink {
     ...rest,
     dashes: {
       ...dashes,
-      pattern: dashes.pattern.map((length) => held(length * factor, 4000)),
+      pattern: dashes.pattern.map((length) => clamp(length * factor, 0, 4000)),
       phase: mapValues(dashes.phase, (phase) => phase * factor + offset),
     },
   };

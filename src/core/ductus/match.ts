@@ -1,4 +1,5 @@
 import type { Point } from '../geometry';
+import { clamp } from '../numbers';
 import { evenPlaces, type Form } from './form';
 import { stretchOf, told, turnedRound, type Told } from './stretch';
 
@@ -195,7 +196,7 @@ function refined(fit: Fit, laid: readonly LaidLine[], ways: readonly Told[]): Fi
       });
     }
     const spread = aa - (a * a) / n;
-    const scale = spread > 1e-4 * n ? Math.min(1.35, Math.max(0.75, (ab - (a * b) / n) / spread)) : 1;
+    const scale = spread > 1e-4 * n ? clamp((ab - (a * b) / n) / spread, 0.75, 1.35) : 1;
     return [scale, (b - scale * a) / n];
   };
   const [[kx, ox], [ky, oy]] = [axis('x'), axis('y')];
@@ -230,7 +231,7 @@ function match(form: Form, lines: readonly LetterLine[], slant: number, isFirstL
       (sum, p, k, all) => (k === 0 ? 0 : sum + Math.hypot(p.x - all[k - 1]!.x, p.y - all[k - 1]!.y)),
       0,
     );
-    return { long, count: Math.min(MOST, Math.max(LEAST, Math.round((PLACES * long) / size))) };
+    return { long, count: clamp(Math.round((PLACES * long) / size), LEAST, MOST) };
   });
   const marks = form.movements.map(({ isMark }) => isMark);
   const notDots = marks.includes(true) ? marks.map((isMark) => (isMark ? 0 : NO_DOT)) : [];

@@ -15,6 +15,7 @@ import {
   type Path,
   type Point,
 } from '../geometry';
+import { clamp } from '../numbers';
 import { check, choice, colour, FACTS, keyedNumber, number, reference } from '../properties';
 import { effectKind, type Items } from './effect';
 import { faded } from './laid-over';
@@ -205,7 +206,7 @@ export const COPIES = effectKind({
     const back = inverse(m);
     const places = placesOf(arrangement, null).length;
     const first = items(frame);
-    const many = Math.min(places, Math.max(1, Math.floor(MOST_ITEMS / Math.max(1, first.length))));
+    const many = clamp(Math.floor(MOST_ITEMS / Math.max(1, first.length)), 1, places);
     const shown = Array.from({ length: many }, (_, i) =>
       effect.delay === 0 ? first : items(frame - effect.delay * i),
     );

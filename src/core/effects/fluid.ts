@@ -2,6 +2,7 @@ import { z } from 'zod';
 import type { DrawItem, FillItem } from '../draw';
 import { measurePath, parallelPath, pointAtLength, type MeasuredPath } from '../geometry';
 import { disc, sweptOutline, type Colouring, type PenWidth } from '../ink';
+import { clamp } from '../numbers';
 import { check, keyedNumber, number } from '../properties';
 import { effectKind, type Items, type StrokeNow, type Subject } from './effect';
 import type { Now } from './now';
@@ -33,7 +34,7 @@ const LIFE = 30;
 const APART = 1.7;
 
 const eased = (t: number): number => {
-  const k = Math.min(1, Math.max(0, t));
+  const k = clamp(t, 0, 1);
   return k * k * (3 - 2 * k);
 };
 
@@ -133,9 +134,7 @@ function body(effect: Fluid, now: Items, subject: Subject): Items {
   const colour = colourOf(now);
   if (!own || own.width <= 0 || !colour) return now;
   const m = measurePath(own.path);
-  const [head, tail] = [own.head * m.length, own.tail * m.length].map((s) =>
-    Math.min(m.length, Math.max(0, s)),
-  );
+  const [head, tail] = [own.head * m.length, own.tail * m.length].map((s) => clamp(s, 0, m.length));
   const headRuns = activity((at) => stroke(at)?.head ?? 0, frame, m.length, own.width);
   const tailRuns = activity((at) => stroke(at)?.tail ?? 0, frame, m.length, own.width);
   const moving: Moving = { m, now: own, head: head!, tail: tail!, headRuns, tailRuns };

@@ -10,6 +10,7 @@ import {
   type Point,
 } from '../geometry';
 import { isRibbon, movedRibbon } from '../ink';
+import { clamp } from '../numbers';
 import type { Field } from './noise';
 
 /** Shares of a grain. A wave four grains long is left by 5 % of its height at the most by straight lines so long, by 0.2 % by curves. */
@@ -78,7 +79,7 @@ export function warpedCommands(path: readonly PathCommand[], field: Field, grain
     { x: 0, y: 0 },
   ];
   const curve = (cubic: Cubic, length: number): void => {
-    const pieces = Math.min(10_000, Math.max(1, Math.ceil(length / step)));
+    const pieces = clamp(Math.ceil(length / step), 1, 10_000);
     if (straight) {
       for (let i = 1; i <= pieces; i++) lines.add(cubicPoint(cubic, i / pieces));
       return;

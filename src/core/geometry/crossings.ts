@@ -1,3 +1,4 @@
+import { clamp } from '../numbers';
 import { measurePath, pointAtLength, tangentAtLength, type MeasuredPath } from './measured-path';
 import type { Path } from './path';
 import { distance } from './point';
@@ -22,7 +23,7 @@ interface Pieces {
 
 function piecesOf(path: Path): Pieces {
   const m = measurePath(path);
-  const count = Math.min(MOST, Math.max(LEAST, Math.ceil(m.length / PIECE)));
+  const count = clamp(Math.ceil(m.length / PIECE), LEAST, MOST);
   const step = m.length / count;
   const [x, y] = [new Float64Array(count + 1), new Float64Array(count + 1)];
   for (let i = 0; i <= count; i++) {
@@ -40,8 +41,8 @@ function exactly(a: MeasuredPath, b: MeasuredPath, s: number, t: number): [numbe
     const [dx, dy] = [q.x - p.x, q.y - p.y];
     const turn = u.x * v.y - u.y * v.x;
     if (Math.abs(turn) < 1e-6 || Math.hypot(dx, dy) < 1e-9) break;
-    s = Math.min(a.length, Math.max(0, s + (dx * v.y - dy * v.x) / turn));
-    t = Math.min(b.length, Math.max(0, t + (dx * u.y - dy * u.x) / turn));
+    s = clamp(s + (dx * v.y - dy * v.x) / turn, 0, a.length);
+    t = clamp(t + (dx * u.y - dy * u.x) / turn, 0, b.length);
   }
   return [s, t];
 }

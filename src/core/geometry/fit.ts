@@ -1,3 +1,4 @@
+import { clamp } from '../numbers';
 import { cubicPoint, type Cubic } from './cubic';
 import { leadingDirection } from './leading-direction';
 import { corner, type Path, type PathPoint } from './path';
@@ -70,7 +71,7 @@ function reparametrized(points: readonly Point[], u: readonly number[], c: Cubic
     };
     const off = subtract(at, p);
     const below = dot(d1, d1) + dot(off, d2);
-    return below === 0 ? t : Math.min(1, Math.max(0, t - dot(off, d1) / below));
+    return below === 0 ? t : clamp(t - dot(off, d1) / below, 0, 1);
   });
 }
 
@@ -155,7 +156,7 @@ export function fitCubic(points: readonly Point[], t1: Point, t2: Point): Cubic 
 function fitRun(points: readonly Point[], t1: Point, t2: Point, tolerance: number): Fitted[] {
   const { cubic, error, index } = fitOne(points, t1, t2, tolerance);
   if (error <= tolerance) return [{ cubic, points, t1, t2 }];
-  const split = Math.min(points.length - 2, Math.max(1, index));
+  const split = clamp(index, 1, points.length - 2);
   const middle = passing(points, split, 3 * tolerance);
   return [
     ...fitRun(points.slice(0, split + 1), t1, scale(middle, -1), tolerance),

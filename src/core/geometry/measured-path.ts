@@ -1,3 +1,4 @@
+import { clamp } from '../numbers';
 import {
   lengthAtParameter,
   intervalOf,
@@ -64,7 +65,7 @@ export function placeAtLength(m: MeasuredPath, s: number): PathPlace {
   const segment = m.segments[i]!;
   const rest = s - m.starts[i]!;
   if (!segment.lengths) {
-    return { segment: i, t: segment.length > 0 ? Math.min(1, Math.max(0, rest / segment.length)) : 0 };
+    return { segment: i, t: segment.length > 0 ? clamp(rest / segment.length, 0, 1) : 0 };
   }
   return { segment: i, t: parameterAtLength(segment.lengths, rest) };
 }

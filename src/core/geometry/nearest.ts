@@ -1,3 +1,4 @@
+import { clamp } from '../numbers';
 import { cubicPoint, type Cubic } from './cubic';
 import { measurePath, type PathPlace } from './measured-path';
 import type { Path } from './path';
@@ -28,7 +29,7 @@ function narrow(away: (t: number) => number, low: number, high: number): number 
 function nearestOnLine([x0, y0, , , , , x1, y1]: Cubic, to: Point): { t: number; point: Point } {
   const [dx, dy] = [x1 - x0, y1 - y0];
   const along = dx * dx + dy * dy;
-  const t = along > 0 ? Math.min(1, Math.max(0, ((to.x - x0) * dx + (to.y - y0) * dy) / along)) : 0;
+  const t = along > 0 ? clamp(((to.x - x0) * dx + (to.y - y0) * dy) / along, 0, 1) : 0;
   return { t, point: { x: x0 + t * dx, y: y0 + t * dy } };
 }
 

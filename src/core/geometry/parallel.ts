@@ -1,3 +1,4 @@
+import { clamp } from '../numbers';
 import { cornersOf } from './corners';
 import { fitPath } from './fit';
 import { measurePath, pointAtLength, tangentAtLength } from './measured-path';
@@ -24,7 +25,7 @@ export function parallelPath(path: Path, aside: number): Path {
 function setAside(path: Path, aside: number): Path {
   const m = measurePath(path);
   if (m.length === 0) return path;
-  const count = Math.min(1500, Math.max(24, Math.ceil(m.length / 3)));
+  const count = clamp(Math.ceil(m.length / 3), 24, 1500);
   const beside = (s: number, t: Point): Point => {
     const p = pointAtLength(m, s);
     return { x: p.x - t.y * aside, y: p.y + t.x * aside };

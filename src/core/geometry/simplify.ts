@@ -1,10 +1,11 @@
+import { clamp } from '../numbers';
 import type { Point } from './point';
 
 /** Distance of a point from the stretch between two others. */
 export function distanceToStretch(p: Point, a: Point, b: Point): number {
   const [ex, ey] = [b.x - a.x, b.y - a.y];
   const below = ex * ex + ey * ey;
-  const t = below > 0 ? Math.min(1, Math.max(0, ((p.x - a.x) * ex + (p.y - a.y) * ey) / below)) : 0;
+  const t = below > 0 ? clamp(((p.x - a.x) * ex + (p.y - a.y) * ey) / below, 0, 1) : 0;
   return Math.hypot(p.x - a.x - ex * t, p.y - a.y - ey * t);
 }
 

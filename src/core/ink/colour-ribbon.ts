@@ -10,6 +10,7 @@ import {
   type Point,
   type SpinePlace,
 } from '../geometry';
+import { clamp } from '../numbers';
 import type { Span } from './dashes';
 
 /**
@@ -66,7 +67,7 @@ function ribsOf(path: Path, half: number): readonly number[] {
 }
 
 function ribsAlong(spine: readonly SpinePlace[], half: number): number[] {
-  const most = Math.min(TURN.most, Math.max(TURN.least, LEAN / half));
+  const most = clamp(LEAN / half, TURN.least, TURN.most);
   const ribs: number[] = [];
   const put = ({ x, y, s }: Pick<SpinePlace, 'x' | 'y' | 's'>, along: Point): void => {
     const size = Math.hypot(along.x, along.y) || 1;
@@ -142,7 +143,7 @@ export function ribAt({ ribs, half, halves }: ColourRibbon, s: number): RibAt {
     else high = middle;
   }
   const [s0, s1] = [ribs[low * RIB.size + RIB.s]!, ribs[high * RIB.size + RIB.s]!];
-  const t = s1 > s0 ? Math.min(1, Math.max(0, (s - s0) / (s1 - s0))) : 0;
+  const t = s1 > s0 ? clamp((s - s0) / (s1 - s0), 0, 1) : 0;
   const mix = (part: number): number =>
     ribs[low * RIB.size + part]! * (1 - t) + ribs[high * RIB.size + part]! * t;
   const [alongX, alongY] = [mix(RIB.alongX), mix(RIB.alongY)];

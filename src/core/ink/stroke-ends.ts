@@ -9,6 +9,7 @@ import {
   type PathCommand,
   type Point,
 } from '../geometry';
+import { clamp } from '../numbers';
 import { colour, number } from '../properties';
 import { disc } from './dot';
 
@@ -62,7 +63,7 @@ const hole = (x: number, y: number, r: number): PathCommand[] =>
         : c,
   );
 
-const ringWall = (thin: number): number => Math.min(0.32, Math.max(0.12, thin * 0.8));
+const ringWall = (thin: number): number => clamp(thin * 0.8, 0.12, 0.32);
 /** Two arms from a tip at 0, `arm` thick measured along the stroke. */
 const arms = (length: number, arm: number): PathCommand[] =>
   polygon([0, 0], [-length, 0.5], [-length - arm, 0.5], [-arm, 0], [-length - arm, -0.5], [-length, -0.5]);

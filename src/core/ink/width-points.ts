@@ -1,3 +1,4 @@
+import { clamp } from '../numbers';
 import { laidOut, widthShareAt, type WidthPoint, type Widths } from './width-profile';
 
 /** The pen as wide from end to end. */
@@ -11,12 +12,10 @@ const MOST = 10;
 /** A handle never lies on its point: shorter than this it could not say which way it leads. */
 const SHORTEST = 0.001;
 
-const within = (value: number, least: number, most: number): number => Math.min(most, Math.max(least, value));
-
 /** A profile with another point in the place of one; it stays between its neighbours and within the bounds of widths. */
 export function withWidthPoint(widths: Widths, index: number, to: WidthPoint): Widths {
   const [least, most] = [widths[index - 1]?.at ?? 0, widths[index + 1]?.at ?? 1];
-  const point = { ...to, at: within(to.at, least, most), scale: within(to.scale, 0, MOST) };
+  const point = { ...to, at: clamp(to.at, least, most), scale: clamp(to.scale, 0, MOST) };
   return widths.map((one, i) => (i === index ? point : one));
 }
 
@@ -32,15 +31,15 @@ export function withWidthHandle(
   side: WidthHandle,
   to: { readonly at: number; readonly scale: number },
 ): WidthPoint {
-  const away = within(to.at - point.at, -1, 1);
+  const away = clamp(to.at - point.at, -1, 1);
   const at = side === 'out' ? Math.max(SHORTEST, away) : Math.min(-SHORTEST, away);
-  const scale = within(to.scale - point.scale, -MOST, MOST);
+  const scale = clamp(to.scale - point.scale, -MOST, MOST);
   const opposite = side === 'out' ? 'in' : 'out';
   const other = point[opposite];
   return {
     ...point,
     [side]: { at, scale },
-    ...(other && { [opposite]: { at: other.at, scale: within((scale / at) * other.at, -MOST, MOST) } }),
+    ...(other && { [opposite]: { at: other.at, scale: clamp((scale / at) * other.at, -MOST, MOST) } }),
   };
 }
 
@@ -63,7 +62,7 @@ export const straightWidthPoint = ({ at, scale }: WidthPoint): WidthPoint => ({ 
 
 /** A profile with one point more, smooth and as wide as the profile was there; `index` is that of the new point. */
 export function withNewWidthPoint(widths: Widths, at: number): { widths: Widths; index: number } {
-  const place = within(at, 0, 1);
+  const place = clamp(at, 0, 1);
   const next = widths.findIndex((point) => point.at > place);
   const index = next < 0 ? widths.length : next;
   const scale = widthShareAt(laidOut(widths), place);

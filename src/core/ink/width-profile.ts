@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { cubicPoint, keptIndices, type Cubic } from '../geometry';
+import { clamp } from '../numbers';
 
 const share = z.number().min(0).max(1);
 const handle = z.strictObject({ at: z.number().min(-1).max(1), scale: z.number().min(-10).max(10) });
@@ -57,13 +58,12 @@ export function laidOut(widths: Widths): readonly WidthShare[] {
     out.push({ at: p.at, scale: p.scale });
     const q = widths[i + 1];
     if (!q || (!p.out && !q.in) || q.at <= p.at) return;
-    const held = (at: number): number => Math.min(q.at, Math.max(p.at, at));
     const curve: Cubic = [
       p.at,
       p.scale,
-      held(p.at + (p.out?.at ?? 0)),
+      clamp(p.at + (p.out?.at ?? 0), p.at, q.at),
       p.scale + (p.out?.scale ?? 0),
-      held(q.at + (q.in?.at ?? 0)),
+      clamp(q.at + (q.in?.at ?? 0), p.at, q.at),
       q.scale + (q.in?.scale ?? 0),
       q.at,
       q.scale,

@@ -1,3 +1,4 @@
+import { clamp } from '../numbers';
 /** The inked part of a path: tail to head, both 0..1 of its length, moved along by slide (in path lengths). */
 export interface InkWindow {
   readonly head: number;
@@ -14,7 +15,7 @@ export interface InkWindow {
 export function runsOf(window: InkWindow, closed: boolean): readonly InkWindow[] {
   if (!window.outside) return [window];
   const { slide } = window;
-  const [head, tail] = [hold(window.head), hold(window.tail)];
+  const [head, tail] = [clamp(window.head, 0, 1), clamp(window.tail, 0, 1)];
   if (head <= tail) return [{ head: 1, tail: 0, slide }];
   if (closed) return [{ head: 1 - (head - tail), tail: 0, slide: slide + head }];
   return [
@@ -23,8 +24,6 @@ export function runsOf(window: InkWindow, closed: boolean): readonly InkWindow[]
   ];
 }
 
-const hold = (value: number): number => Math.min(1, Math.max(0, value));
-
 /** Lengths (px) between which ink lies; null where there is none. On a closed path `to` may pass the whole length. */
 export function inkedLengths(
   window: InkWindow,
@@ -32,8 +31,8 @@ export function inkedLengths(
   closed: boolean,
 ): { from: number; to: number } | null {
   // On a closed path the window turns round with the slide; on an open one it runs off the ends.
-  const head = closed ? hold(window.head) : hold(window.head + window.slide);
-  const tail = closed ? hold(window.tail) : hold(window.tail + window.slide);
+  const head = clamp(closed ? window.head : window.head + window.slide, 0, 1);
+  const tail = clamp(closed ? window.tail : window.tail + window.slide, 0, 1);
   if (!(head > tail)) return null;
   const turn = closed ? window.slide - Math.floor(window.slide) : 0;
   return { from: (tail + turn) * length, to: (head + turn) * length };

@@ -1,5 +1,6 @@
 import { LIMITS, mixedText, type SetText, type TextShape } from '../document';
 import { commandsOf } from '../geometry';
+import { clamp } from '../numbers';
 
 /** An axis of a face with its ends, in its own measure. */
 export interface AxisEnds {
@@ -53,7 +54,7 @@ async function placesOn(
     if (left === 0 || isNear(mixedText(a, b, 0.5), real, size)) return [];
     return [...(await halved(from, middle, left - 1)), middle, ...(await halved(middle, to, left - 1))];
   };
-  const ends = [...new Set([min, Math.min(max, Math.max(min, initial)), max])];
+  const ends = [...new Set([min, clamp(initial, min, max), max])];
   const inside = await Promise.all(ends.slice(1).map((to, i) => halved(ends[i]!, to, HALVINGS)));
   return [...ends, ...inside.flat()].sort((a, b) => a - b);
 }

@@ -10,6 +10,7 @@ import {
   type Point,
 } from '../geometry';
 import { thinnedWidths, type WidthShare } from '../ink';
+import { clamp } from '../numbers';
 
 /** One report of a pen: where, how hard (0..1), when (ms), and how it leans (degrees from upright, to the right and toward the hand). */
 export interface PenSample extends Point {
@@ -86,8 +87,8 @@ function straightened(points: readonly Point[], tolerance: number): Path {
     const angle = Math.atan2(to.y - from.y, to.x - from.x);
     const near = Math.round(angle / (Math.PI / 4)) * (Math.PI / 4);
     const length = distance(from, to);
-    const held = Math.abs(angle - near) < LEVEL ? near : angle;
-    out.push({ x: from.x + Math.cos(held) * length, y: from.y + Math.sin(held) * length });
+    const level = Math.abs(angle - near) < LEVEL ? near : angle;
+    out.push({ x: from.x + Math.cos(level) * length, y: from.y + Math.sin(level) * length });
   }
   return { closed: false, points: out.map((p) => corner(p.x, p.y)) };
 }
@@ -141,7 +142,7 @@ function handOf(samples: readonly PenSample[], s: readonly number[]): Hand {
   const span = last - first || 1;
   const pace = samples.map((p, i) => ({
     at: s[i]! / whole,
-    time: Math.min(1, Math.max(0, (p.time - first) / span)),
+    time: clamp((p.time - first) / span, 0, 1),
   }));
   const off = (i: number, a: number, b: number): number => {
     const [p, q, here] = [pace[a]!, pace[b]!, pace[i]!];

@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import { compose, scalingAbout, transformPath, type Matrix, type Path, type Point } from '../geometry';
+import { clamp } from '../numbers';
 import { mapValues, type Animated } from '../timing';
 import type { NumberFacts } from './facts';
 import { mapKnown } from './mapped';
@@ -19,8 +20,7 @@ export function scaled<T>(schema: z.ZodType, value: T, factor: number, about: Po
       case 'number': {
         const { scales, min, max } = facts;
         if (!scales || !inPixels(facts, beside)) return now;
-        const to = (v: number): number =>
-          Math.min(max, Math.max(min, scales === 'size' ? v * factor : along(v, scales)));
+        const to = (v: number): number => clamp(scales === 'size' ? v * factor : along(v, scales), min, max);
         return mapValues(now as Animated, to);
       }
       case 'shape':

@@ -20,6 +20,7 @@ import {
   type Bounds,
   type PathCommand,
 } from '../geometry';
+import { clamp } from '../numbers';
 import { keysOf, valueAt } from '../timing';
 import { artItems, asOne } from './art-items';
 import { partOutlines } from './reveal';
@@ -109,7 +110,7 @@ function partItem(
 ): readonly DrawItem[] {
   const { lettering, arrival, outlines } = line;
   const box = boxOf(outlines, glyphs);
-  const opacity = lettering.opacity * (arrival.fade ? Math.min(1, Math.max(0, shown)) : 1);
+  const opacity = lettering.opacity * (arrival.fade ? clamp(shown, 0, 1) : 1);
   const grown = Math.max(0, arrival.scale + (1 - arrival.scale) * shown);
   const hidden = side !== null && !arrival.open && shown <= 0;
   if (!box || hidden || opacity <= 0 || grown <= 0) return [];

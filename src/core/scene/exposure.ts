@@ -1,6 +1,7 @@
 import type { DrawItem } from '../draw';
 import { itemBounds } from '../draw';
 import type { Shutter } from '../document';
+import { clamp } from '../numbers';
 
 type Items = readonly DrawItem[];
 
@@ -69,6 +70,6 @@ export function samplesOf(
   if (sameList(first!, middle!) && sameList(middle!, last!)) return [];
   const way = travel(first!, middle!) + travel(middle!, last!);
   const needed = Math.ceil(Math.max(way, Math.sqrt(32 * way), 2));
-  const n = Math.min(samples, Math.max(2, Number.isFinite(needed) ? needed : samples));
+  const n = clamp(Number.isFinite(needed) ? needed : samples, 2, samples);
   return Array.from({ length: n }, (_, i) => open + (long * (i + 0.5)) / n);
 }

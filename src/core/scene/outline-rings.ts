@@ -1,4 +1,5 @@
 import type { Bounds, PathCommand } from '../geometry';
+import { clamp } from '../numbers';
 
 /** Straight pieces that a curve of an outline is cut into. */
 const PIECES = 8;
@@ -53,7 +54,7 @@ export function rowsOf(rings: readonly number[][], { top, bottom }: Bounds): Row
   return { top, height, edges };
 }
 const rowAt = (y: number, top: number, height: number): number =>
-  Math.min(ROWS - 1, Math.max(0, Math.floor((y - top) / height)));
+  clamp(Math.floor((y - top) / height), 0, ROWS - 1);
 
 /** Whether a place lies in an outline, by the nonzero rule. */
 export function inside({ top, height, edges }: Rows, x: number, y: number): boolean {

@@ -1,6 +1,7 @@
 import { lettersOf } from '../document';
 import type { Lettering, Piece } from '../document';
 import { commandsBounds } from '../geometry';
+import { clamp } from '../numbers';
 import { shownParts } from './arrived';
 import { inkOverTime, spreadFrames } from './ink-on-screen';
 import { partOutlines } from './reveal';
@@ -13,8 +14,7 @@ function textOnScreen(text: Lettering, frame: number): number {
   const box = text.hidden ? null : commandsBounds(partOutlines(text).flat());
   if (!box) return 0;
   const shown = shownParts(text, frame);
-  const share =
-    shown.reduce((sum, part) => sum + Math.min(1, Math.max(0, part)), 0) / Math.max(1, shown.length);
+  const share = shown.reduce((sum, part) => sum + clamp(part, 0, 1), 0) / Math.max(1, shown.length);
   return (box.right - box.left) * (text.arrival ? share : 1);
 }
 

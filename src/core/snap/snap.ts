@@ -94,9 +94,9 @@ const NEAR = (2.2 * Math.PI) / 180;
 export function snapAngle(from: Point, to: Point): Snapped | null {
   const length = distance(from, to);
   const angle = Math.atan2(to.y - from.y, to.x - from.x);
-  const held = Math.round(angle / STEP) * STEP;
-  if (length === 0 || Math.abs(angle - held) > NEAR) return null;
-  const point = { x: from.x + Math.cos(held) * length, y: from.y + Math.sin(held) * length };
-  const degrees = Math.round((-held * 180) / Math.PI);
+  const nearest = Math.round(angle / STEP) * STEP;
+  if (length === 0 || Math.abs(angle - nearest) > NEAR) return null;
+  const point = { x: from.x + Math.cos(nearest) * length, y: from.y + Math.sin(nearest) * length };
+  const degrees = Math.round((-nearest * 180) / Math.PI);
   return { point, says: `${degrees === -180 ? 180 : degrees + 0}°`, hairlines: [[from, point]] };
 }

@@ -1,5 +1,6 @@
 import { createCanvas, type Canvas } from '@napi-rs/canvas';
 import { measurePath, pointAtLength, type Point } from '../geometry';
+import { clamp } from '../numbers';
 import type { LineLetter } from './hershey';
 import type { Mask } from '../mask';
 import { centreLines, type TracedStroke } from '../trace';
@@ -71,7 +72,7 @@ function toLine(p: Point, line: readonly Point[]): number {
   for (let i = 1; i < line.length; i++) {
     const [a, b] = [line[i - 1]!, line[i]!];
     const [ex, ey] = [b.x - a.x, b.y - a.y];
-    const t = Math.min(1, Math.max(0, ((p.x - a.x) * ex + (p.y - a.y) * ey) / (ex * ex + ey * ey || 1)));
+    const t = clamp(((p.x - a.x) * ex + (p.y - a.y) * ey) / (ex * ex + ey * ey || 1), 0, 1);
     best = Math.min(best, Math.hypot(p.x - a.x - ex * t, p.y - a.y - ey * t));
   }
   return line.length === 1 ? Math.hypot(p.x - line[0]!.x, p.y - line[0]!.y) : best;

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { intervalOf, measurePath, tangentAtLength, type Path } from '../geometry';
+import { clamp } from '../numbers';
 
 /**
  * How progress is spread along a path: the same time for every curve between two points; as a hand would (slower in tight
@@ -75,7 +76,7 @@ const LIFT = 0.07;
  */
 function byHand(path: Path, strength: number, soft: number): PaceTable {
   const m = measurePath(path);
-  const count = Math.min(2400, Math.max(96, Math.ceil(m.length)));
+  const count = clamp(Math.ceil(m.length), 96, 2400);
   const least = (STRAIGHT * 2 * Math.PI) / m.length;
   const most = 1 / (TIGHTEST * m.length);
   const time = new Float64Array(count + 1);

@@ -1,5 +1,6 @@
 import { contours, evenRing, HALF, inkArea, labelPieces, type Mask, type Ring, ringArea } from '../mask';
 import { fitPath, type Path } from '../geometry';
+import { clamp } from '../numbers';
 import { reachEnds, sharpenCorners } from './finish-line';
 import { settleLines } from './settle-lines';
 import { joinsOf } from './joins';
@@ -189,12 +190,12 @@ export function centreLines(
   }
   // A line of width w and length l has the area w·l and an edge of 2·l.
   const typical = Math.max(1, inkArea(mask) / edge);
-  const rings = raw.map((ring) => evenRing(ring, Math.min(2, Math.max(0.8, typical / 4))));
+  const rings = raw.map((ring) => evenRing(ring, clamp(typical / 4, 0.8, 2)));
   if (!progress(0.2)) return null;
   const { labels } = labelPieces(mask);
   const pieceAt = (x: number, y: number): number => {
-    const i = Math.min(mask.width - 1, Math.max(0, Math.floor(x)));
-    const j = Math.min(mask.height - 1, Math.max(0, Math.floor(y)));
+    const i = clamp(Math.floor(x), 0, mask.width - 1);
+    const j = clamp(Math.floor(y), 0, mask.height - 1);
     return labels[j * mask.width + i]!;
   };
   const skeleton = skeletonOf(mask, rings, typical);

@@ -1,4 +1,5 @@
 import type { Point } from '../geometry';
+import { clamp } from '../numbers';
 import { endsAt, strungTogether } from './prune';
 import type { Chain, ChainGraph } from './skeleton';
 
@@ -111,7 +112,7 @@ export function cutLoop(
   at: number,
 ): { cut: Cut; first: Chain; second: Chain } {
   const n = chain.x.length;
-  const i = Math.min(n - 2, Math.max(1, Math.round(at * (n - 1))));
+  const i = clamp(Math.round(at * (n - 1)), 1, n - 2);
   const fork = Math.max(-1, ...graph.forks.keys()) + 1;
   graph.forks.set(fork, { x: chain.x[i]!, y: chain.y[i]!, r: chain.r[i]! });
   const common = { closed: false, piece: chain.piece };

@@ -1,5 +1,6 @@
 import { isInk, type Mask, reachOfInk } from '../mask';
 import { distance, type Point } from '../geometry';
+import { clamp } from '../numbers';
 import { armOf, crossing, turning, type Arm, type Place } from './arms';
 import { endsAt } from './prune';
 import { chainLength, type Chain, type ChainGraph, type Fork } from './skeleton';
@@ -160,7 +161,7 @@ function nearestOn(line: readonly Point[], to: Point): Point {
   for (let i = 1; i < line.length; i++) {
     const [p, q] = [line[i - 1]!, line[i]!];
     const [ex, ey] = [q.x - p.x, q.y - p.y];
-    const t = Math.min(1, Math.max(0, ((to.x - p.x) * ex + (to.y - p.y) * ey) / (ex * ex + ey * ey || 1)));
+    const t = clamp(((to.x - p.x) * ex + (to.y - p.y) * ey) / (ex * ex + ey * ey || 1), 0, 1);
     const here = { x: p.x + ex * t, y: p.y + ey * t };
     if (distance(here, to) < least) {
       least = distance(here, to);

@@ -1,4 +1,5 @@
 import { measurePath, pathBounds, pointAtLength, type Bounds, type Path, type Point } from '../geometry';
+import { clamp } from '../numbers';
 import { seenByHand, type WritingDirection } from './direction';
 import { afterWhatTheyHangOn, overlap, type Hanging } from './hanging';
 
@@ -142,12 +143,7 @@ function placesOn(path: Path, from: number, to: number, count: number): Point[] 
 
 /** Whether a path comes within a distance of another's middle part: it runs across it, not merely up to it. */
 function crosses(bar: Path, other: Path, near: number): boolean {
-  const along = placesOn(
-    other,
-    0,
-    1,
-    Math.min(1500, Math.max(8, Math.ceil(measurePath(other).length / near) + 1)),
-  );
+  const along = placesOn(other, 0, 1, clamp(Math.ceil(measurePath(other).length / near) + 1, 8, 1500));
   return placesOn(bar, 0.18, 0.82, 40).some((p) =>
     along.some((q) => Math.abs(p.x - q.x) < near && Math.abs(p.y - q.y) < near),
   );

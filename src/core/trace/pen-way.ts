@@ -1,4 +1,5 @@
 import { distance, measurePath, pointAtLength, type Path, type Point } from '../geometry';
+import { clamp } from '../numbers';
 
 /** Where a pen is on its way through strokes, one after another. */
 export interface PenAt {
@@ -73,7 +74,7 @@ export function penWay(paths: readonly Path[]): PenWay {
     at(wanted) {
       const part = parts.find(({ to }) => wanted <= to) ?? parts.at(-1);
       if (!part) return null;
-      return part.at(Math.min(1, Math.max(0, (wanted - part.from) / (part.to - part.from))));
+      return part.at(clamp((wanted - part.from) / (part.to - part.from), 0, 1));
     },
   };
 }

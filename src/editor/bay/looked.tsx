@@ -1,4 +1,5 @@
 'use client';
+import { clamp } from '@/core/numbers';
 import { useEffect, useRef, useState, type MouseEvent, type ReactNode, type RefObject } from 'react';
 import { Pause, Play } from 'lucide-react';
 import type { Received } from '@/contract';
@@ -73,7 +74,7 @@ export function Looked({ received, choice }: { received: Received; choice: React
     setZoom(zoom === 'fit' ? '4' : 'fit');
   };
   const keys = nudgeKeys(
-    zoom === 'fit' ? { along: (by) => setFrame((at) => Math.min(frames - 1, Math.max(0, at + by))) } : {},
+    zoom === 'fit' ? { along: (by) => setFrame((at) => clamp(at + by, 0, frames - 1)) } : {},
   );
   const { composed, error } = useComposed({ received, piece, frame, way, ground, gain: Number(gain) });
   const ink = useInkMiddle(piece, received);

@@ -1,4 +1,5 @@
 import { create } from 'zustand';
+import { clamp } from '@/core/numbers';
 import type { Point } from '@/core/geometry';
 import { useEditor, singleStroke, type EditorState } from '../state';
 import { strokeById } from '@/core/document';
@@ -55,7 +56,7 @@ function beginning(state: EditorState): Point {
     toPiece(view, { x: viewport.width, y: viewport.height }),
   ];
   const middle = (a: number, b: number, size: number) =>
-    Math.round((Math.max(0, Math.min(size, a)) + Math.max(0, Math.min(size, b))) / 2);
+    Math.round((clamp(a, 0, size) + clamp(b, 0, size)) / 2);
   return { x: middle(from.x, to.x, piece.size.width), y: middle(from.y, to.y, piece.size.height) };
 }
 

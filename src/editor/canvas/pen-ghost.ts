@@ -1,3 +1,4 @@
+import { clamp } from '@/core/numbers';
 import { create } from 'zustand';
 import { subPath, measurePath, wholePath } from '@/core/geometry';
 import { strokesOf } from '@/core/document';
@@ -71,7 +72,7 @@ export function runGhost(): void {
     show(way.length, () => clearTimeout(ends));
     return;
   }
-  const seconds = Math.min(LONGEST, Math.max(SHORTEST, way.length / SPEED));
+  const seconds = clamp(way.length / SPEED, SHORTEST, LONGEST);
   const began = performance.now();
   const step = (now: number): void => {
     const share = Math.max(0, now - began) / 1000 / seconds;

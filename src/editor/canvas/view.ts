@@ -1,3 +1,4 @@
+import { clamp } from '@/core/numbers';
 import { create } from 'zustand';
 import type { Point } from '@/core/geometry';
 
@@ -55,7 +56,7 @@ export function fit(size: Size): void {
 export function zoomBy(factor: number, around?: Point): void {
   const view = useView.getState();
   const at = around ?? { x: view.viewport.width / 2, y: view.viewport.height / 2 };
-  const zoom = Math.min(ZOOM.most, Math.max(ZOOM.least, view.zoom * factor));
+  const zoom = clamp(view.zoom * factor, ZOOM.least, ZOOM.most);
   const k = zoom / view.zoom;
   useView.setState({ zoom, x: at.x - (at.x - view.x) * k, y: at.y - (at.y - view.y) * k, fitted: false });
 }

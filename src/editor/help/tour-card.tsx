@@ -57,15 +57,19 @@ interface Box {
 /** Where the card stands: beside what it speaks of, where there is room for it; else within. */
 function placeOf(box: Box, height: number): { left: number; top: number } {
   const { innerWidth, innerHeight } = window;
-  const held = (n: number, most: number): number => Math.min(Math.max(ROOM, n), Math.max(ROOM, most));
+  const inWindow = (n: number, most: number): number => Math.min(Math.max(ROOM, n), Math.max(ROOM, most));
   const right = box.left + box.width + ROOM;
   const below = box.top + box.height + ROOM;
-  const top = held(box.top, innerHeight - height - ROOM);
+  const top = inWindow(box.top, innerHeight - height - ROOM);
   if (right + WIDTH < innerWidth) return { left: right, top };
-  if (below + height < innerHeight) return { left: held(box.left, innerWidth - WIDTH - ROOM), top: below };
+  if (below + height < innerHeight)
+    return { left: inWindow(box.left, innerWidth - WIDTH - ROOM), top: below };
   if (box.top - height - ROOM > 0)
-    return { left: held(box.left + ROOM, innerWidth - WIDTH - ROOM), top: box.top - height - ROOM };
-  return { left: held(box.left + box.width - WIDTH - ROOM, innerWidth - WIDTH - ROOM), top: box.top + ROOM };
+    return { left: inWindow(box.left + ROOM, innerWidth - WIDTH - ROOM), top: box.top - height - ROOM };
+  return {
+    left: inWindow(box.left + box.width - WIDTH - ROOM, innerWidth - WIDTH - ROOM),
+    top: box.top + ROOM,
+  };
 }
 
 /** The stop of the tour that is on, beside the part of the page that it speaks of. */

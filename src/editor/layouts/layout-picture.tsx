@@ -17,11 +17,11 @@ function around(ink: Bounds | null, size: Piece['size'], width: number) {
   const [w, h] = [(ink.right - ink.left) * (1 + 2 * ROOM), (ink.bottom - ink.top) * (1 + 2 * ROOM)];
   const share = Math.min(1, Math.max(w / size.width, h / size.height));
   const [cx, cy] = [(ink.left + ink.right) / 2, (ink.top + ink.bottom) / 2];
-  const held = (middle: number, side: number): number =>
+  const edge = (middle: number, side: number): number =>
     Math.min(side * (1 - share), Math.max(0, middle - (side * share) / 2));
   return {
-    left: held(cx, size.width),
-    top: held(cy, size.height),
+    left: edge(cx, size.width),
+    top: edge(cy, size.height),
     scale: width / (size.width * share),
   };
 }

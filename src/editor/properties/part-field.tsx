@@ -1,4 +1,5 @@
 'use client';
+import { clamp } from '@/core/numbers';
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
 import { colourAt } from '@/core/colour';
@@ -87,7 +88,7 @@ function PartNumber(props: Known) {
       onBy={(by) =>
         change((now) => {
           const to = Number((valueAt(now, frame) + by).toFixed(6));
-          return withValueAt(now, frame, Math.min(property.max, Math.max(property.min, to)));
+          return withValueAt(now, frame, clamp(to, property.min, property.max));
         })
       }
     />

@@ -1,4 +1,5 @@
 'use client';
+import { clamp } from '@/core/numbers';
 import styled from 'styled-components';
 import { useDragShow } from './drag';
 import { useTimeScale, xOf } from './time-scale';
@@ -33,7 +34,7 @@ export function DragWords() {
   const scale = useTimeScale();
   const { words, at, snap } = useDragShow();
   if (words === null) return null;
-  const x = Math.min(scale.width - 150, Math.max(4, xOf(scale, at) + 8));
+  const x = clamp(xOf(scale, at) + 8, 4, scale.width - 150);
   return (
     <>
       {snap && <Hairline style={{ left: xOf(scale, snap.frame) }} data-snap />}

@@ -1,5 +1,6 @@
 import { lastChange, type WindowKeys } from '@/core/document';
 import type { InkWindow } from '@/core/ink';
+import { clamp } from '@/core/numbers';
 import { keysOf } from '@/core/timing';
 import type { LaneOwner } from './lane-owner';
 import { frameAt, xOf, type TimeScale } from './time-scale';
@@ -9,7 +10,7 @@ export const PAD = 3;
 
 /** Where a share of the path lies in a lane of a height: px from its top. */
 export const laneY = (lane: number, value: number): number =>
-  lane - PAD - Math.min(1, Math.max(0, value)) * (lane - 2 * PAD);
+  lane - PAD - clamp(value, 0, 1) * (lane - 2 * PAD);
 
 /** Distance of the places at which lines are evaluated, px: between them they are straight. While they are dragged less will do. */
 export const APART = { still: 1.4, dragged: 4 } as const;
@@ -25,7 +26,7 @@ export function columns(
   const frames: number[] = [];
   const x0 = Math.max(0, Math.floor(xOf(scale, from)));
   const x1 = Math.min(scale.width, Math.ceil(xOf(scale, to)));
-  for (let x = x0; x < x1 + apart; x += apart) frames.push(Math.min(to, Math.max(from, frameAt(scale, x))));
+  for (let x = x0; x < x1 + apart; x += apart) frames.push(clamp(frameAt(scale, x), from, to));
   for (const frame of keys) if (frame >= from && frame <= to) frames.push(frame - 1e-6, frame);
   return frames.sort((a, b) => a - b);
 }

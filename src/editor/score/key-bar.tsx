@@ -1,4 +1,5 @@
 'use client';
+import { clamp } from '@/core/numbers';
 import { useRef } from 'react';
 import {
   changeKey,
@@ -102,7 +103,7 @@ export function KeyBar({
         else if (typeof key.value === 'number') {
           const { step, usual } = propertyOf(owner.keyed, part)!;
           const next = Math.round((key.value + steps.y * step) * 1e6) / 1e6;
-          const value = Math.min(usual[1], Math.max(usual[0], next));
+          const value = clamp(next, usual[0], usual[1]);
           edit((piece) => changeKey(piece, [ref], { value }), 'nudge key value');
         }
       }}

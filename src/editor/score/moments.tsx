@@ -1,4 +1,5 @@
 'use client';
+import { clamp } from '@/core/numbers';
 import { memo, useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import styled from 'styled-components';
 import { cutName, moveMarker, putMarker, removeMarker, setWorkRange, type Marker } from '@/core/document';
@@ -164,8 +165,8 @@ function WorkRange({ from, to }: { from: number; to: number }) {
   const scale = useTimeScale();
   const length = useEditor((s) => s.piece.length);
   const moved = (end: 'from' | 'to', frame: number) => {
-    const held = Math.min(length - 1, Math.max(0, frame));
-    return end === 'from' ? { from: Math.min(held, to - 1), to } : { from, to: Math.max(held, from + 1) };
+    const at = clamp(frame, 0, length - 1);
+    return end === 'from' ? { from: Math.min(at, to - 1), to } : { from, to: Math.max(at, from + 1) };
   };
   return (
     <>
@@ -224,7 +225,7 @@ export const Moments = memo(function Moments() {
   const at = (event: PointerEvent<HTMLElement> | React.MouseEvent<HTMLElement>) => {
     const box = event.currentTarget.getBoundingClientRect();
     const frame = Math.round(frameAt(useTimeScale.getState(), event.clientX - box.left));
-    return Math.min(length - 1, Math.max(0, frame));
+    return clamp(frame, 0, length - 1);
   };
   return (
     <Strip
@@ -236,7 +237,7 @@ export const Moments = memo(function Moments() {
         if (event.button !== 0) return;
         const from = at(event);
         dragFrames(event, [from], [], (by) => {
-          const to = Math.min(length - 1, Math.max(0, from + by));
+          const to = clamp(from + by, 0, length - 1);
           if (to !== from)
             editFromBase((p) => setWorkRange(p, { from: Math.min(from, to), to: Math.max(from, to) }));
         });

@@ -1,4 +1,5 @@
 'use client';
+import { clamp } from '@/core/numbers';
 import { useState, type PointerEvent } from 'react';
 import styled from 'styled-components';
 import { boxRule, changeValues, keysAt, retimeKeys, valuesOf, type KeyRef } from '@/core/document';
@@ -94,8 +95,7 @@ const WHOLE = 100;
 
 /** A box with one edge or its inner line moved; the line keeps its share when an edge moves. */
 function moved(from: Times, edge: EdgeName, by: number): Times {
-  if (edge === 'line')
-    return { ...from, line: Math.min(from.right - 1, Math.max(from.left + 1, from.line + by)) };
+  if (edge === 'line') return { ...from, line: clamp(from.line + by, from.left + 1, from.right - 1) };
   const value =
     edge === 'left' ? Math.min(from.right - 1, from.left + by) : Math.max(from.left + 1, from.right + by);
   const next = { ...from, [edge]: value };

@@ -6,6 +6,7 @@ import {
   withTimingCarried,
   type Layer,
 } from '@/core/document';
+import { clamp } from '@/core/numbers';
 import { followPointer } from '@/ui';
 import { edit, select, useEditor } from '../state';
 import { layersOfRow, type Row } from './rows';
@@ -66,7 +67,7 @@ export function rowGestures({ rows, layers, scroller, setDropAt, setBox }: Rows)
     const move = (e: globalThis.PointerEvent) => {
       if (to === null && Math.abs(e.clientY - from) < 5) return;
       const top = scroller.current!.getBoundingClientRect().top - scroller.current!.scrollTop;
-      to = Math.max(0, Math.min(rows.length, Math.round((e.clientY - top) / useTimeScale.getState().lane)));
+      to = clamp(Math.round((e.clientY - top) / useTimeScale.getState().lane), 0, rows.length);
       setDropAt(to);
     };
     const release = () => {

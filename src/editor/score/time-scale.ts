@@ -1,4 +1,5 @@
 import { create } from 'zustand';
+import { clamp } from '@/core/numbers';
 import { recall, remember } from '../remembered';
 
 /** How time lies in the lanes: the frame at their left edge and pixels a frame; and how high they are. */
@@ -57,8 +58,8 @@ export function fitTime(length: number): void {
   });
 }
 
-/** Holds the view to the piece and a margin around it. */
-function held(left: number, pixelsPerFrame: number, width: number, length: number): number {
+/** Where the view begins, so that it shows the piece and a margin around it and nothing beyond. */
+function leftWithin(left: number, pixelsPerFrame: number, width: number, length: number): number {
   const margin = MARGIN / pixelsPerFrame;
   return Math.max(-margin, Math.min(left, length - 1 + margin - width / pixelsPerFrame));
 }
@@ -67,14 +68,14 @@ function held(left: number, pixelsPerFrame: number, width: number, length: numbe
 export function zoomTime(factor: number, x: number, length: number): void {
   useTimeScale.setState((scale) => {
     const least = fitting(scale.width, length);
-    const pixelsPerFrame = Math.max(least, Math.min(MOST_PIXELS, scale.pixelsPerFrame * factor));
-    const left = held(frameAt(scale, x) - x / pixelsPerFrame, pixelsPerFrame, scale.width, length);
+    const pixelsPerFrame = clamp(scale.pixelsPerFrame * factor, least, MOST_PIXELS);
+    const left = leftWithin(frameAt(scale, x) - x / pixelsPerFrame, pixelsPerFrame, scale.width, length);
     return { pixelsPerFrame, left, fitted: pixelsPerFrame <= least };
   });
 }
 
 export function scrollTime(pixels: number, length: number): void {
   useTimeScale.setState((scale) => ({
-    left: held(scale.left + pixels / scale.pixelsPerFrame, scale.pixelsPerFrame, scale.width, length),
+    left: leftWithin(scale.left + pixels / scale.pixelsPerFrame, scale.pixelsPerFrame, scale.width, length),
   }));
 }

@@ -1,4 +1,5 @@
 // Longer than most files: one state, and the few functions that may change it.
+import { clamp } from '@/core/numbers';
 import { create } from 'zustand';
 import {
   guarded,
@@ -219,7 +220,8 @@ export function cancelDrag(): void {
   if (base) set({ ...base, base: null });
 }
 
-const held = (piece: Piece, frame: number): number => Math.min(Math.max(0, frame), piece.length - 1);
+/** A frame of a piece, the one nearest to a frame that may lie outside it. */
+const frameWithin = (piece: Piece, frame: number): number => clamp(frame, 0, piece.length - 1);
 
 export function undo(): void {
   cancelDrag();
@@ -232,7 +234,7 @@ export function undo(): void {
     future: [momentOf(state), ...state.future],
     merging: null,
     drawing: null,
-    frame: held(to.piece, state.frame),
+    frame: frameWithin(to.piece, state.frame),
   });
 }
 
@@ -247,7 +249,7 @@ export function redo(): void {
     future,
     merging: null,
     drawing: null,
-    frame: held(to.piece, state.frame),
+    frame: frameWithin(to.piece, state.frame),
   });
 }
 
@@ -260,9 +262,9 @@ export const selectUnderlay = (id: string | null): void => set({ selection: NOTH
 /** Says whether the pointer passes through moments: what is not under it follows calmly then. */
 export const setScrubbing = (scrubbing: boolean): void => set({ scrubbing });
 
-/** Shows a frame, held to the piece; playback stops. */
+/** Shows a frame of the piece; playback stops. */
 export function showFrame(frame: number): void {
-  set({ frame: held(get().piece, Math.round(frame)), playing: false });
+  set({ frame: frameWithin(get().piece, Math.round(frame)), playing: false });
 }
 
 /** The selected strokes, in writing order. */

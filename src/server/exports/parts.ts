@@ -1,3 +1,4 @@
+import { clamp } from '@/core/numbers';
 import { randomUUID } from 'node:crypto';
 import { access, mkdir, readdir, rm, writeFile } from 'node:fs/promises';
 import { setTimeout as wait } from 'node:timers/promises';
@@ -40,7 +41,7 @@ const divisor = (a: number, b: number): number => (b === 0 ? a : divisor(b, a % 
 export function partLength(frames: number, rate: Rate): number | null {
   const ms = 1000 * rate.denominator;
   const grain = rate.numerator / divisor(rate.numerator, ms);
-  const wanted = Math.min(MOST, Math.max(FEWEST, frames / PARTS));
+  const wanted = clamp(frames / PARTS, FEWEST, MOST);
   const length = Math.ceil(wanted / grain) * grain;
   return frames >= 2 * FEWEST && length < frames ? length : null;
 }

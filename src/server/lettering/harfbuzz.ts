@@ -3,6 +3,7 @@ import { AXIS_NAMES } from '@/core/document';
 import { pathData, readPathData, transformCommands } from '@/core/geometry';
 import { runsOf } from './runs';
 
+import { clamp } from '@/core/numbers';
 import type * as HarfBuzz from 'harfbuzzjs';
 
 let loading: Promise<typeof HarfBuzz> | null = null;
@@ -87,11 +88,13 @@ export async function loadFace(
   font.setScale(units * FINE, units * FINE);
   const axis = face.getAxisInfos()['wght'];
   const axes = axesOf(face);
-  const held = (tag: string, to: { min: number; max: number }, place: number) =>
-    new hb.Variation(tag, Math.min(to.max, Math.max(to.min, place)));
+  const variation = (tag: string, to: { min: number; max: number }, place: number) =>
+    new hb.Variation(tag, clamp(place, to.min, to.max));
   const variations = [
-    ...(axis ? [held('wght', axis, weight)] : []),
-    ...axes.flatMap((one) => (places[one.tag] === undefined ? [] : [held(one.tag, one, places[one.tag]!)])),
+    ...(axis ? [variation('wght', axis, weight)] : []),
+    ...axes.flatMap((one) =>
+      places[one.tag] === undefined ? [] : [variation(one.tag, one, places[one.tag]!)],
+    ),
   ];
   if (variations.length > 0) font.setVariations(variations);
   const shapeRun = (

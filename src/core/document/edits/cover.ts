@@ -1,4 +1,5 @@
 import { measurePath, tangentAtLength, type PathPoint } from '../../geometry';
+import { clamp } from '../../numbers';
 import { mapValues } from '../../timing';
 import { widestOf } from '../ink-schema';
 import { strokeById, type Piece } from '../schema';
@@ -41,7 +42,7 @@ export function fitToCover(
     if (bins < 1) return setInk(result, [id], { width, widths: undefined });
     // Each point is as wide as the widest place up to its neighbours, so that straight lines between them reach all.
     const at = Array.from({ length: bins + 1 }, (_, i) => {
-      const [from, to] = [i - 1, i + 1].map((k) => Math.min(1, Math.max(0, k / bins)) * (halves.length - 1));
+      const [from, to] = [i - 1, i + 1].map((k) => clamp(k / bins, 0, 1) * (halves.length - 1));
       let half = 0;
       for (let k = Math.floor(from!); k <= Math.ceil(to!); k++) half = Math.max(half, halves[k]!);
       return half;

@@ -1,3 +1,4 @@
+import { clamp } from '../../numbers';
 import { toCount } from '../counted';
 import { greatest } from '../greatest';
 import { lettersOf, strokeById } from '../schema';
@@ -125,7 +126,7 @@ export function fillNumber(piece: Piece, field: Field, to: number): Piece {
     before === 0
       ? mapValues(value, (v) => (v === before ? to : v))
       : mapValues(value, (v) => (v * to) / before);
-  const share = (value: Animated): Animated => mapValues(grown(value), (v) => Math.min(1, Math.max(0, v)));
+  const share = (value: Animated): Animated => mapValues(grown(value), (v) => clamp(v, 0, 1));
   const texts = lettersOf(piece).filter(({ id }) => field.of.includes(id));
   // A number that goes with a stroke is filled by way of it.
   const led = texts.flatMap(({ count }) => count?.follows?.to ?? []);

@@ -1,3 +1,4 @@
+import { clamp } from '../../numbers';
 import { kindOf } from '../kinds';
 import { LIMITS } from '../limits';
 import { cutName } from '../names';
@@ -147,7 +148,7 @@ const MADE_FOR = 560;
 export function accentPlace(piece: Piece, ids: readonly string[], frame: number, size: number): AccentPlace {
   const box = unite(ids.flatMap((id) => standingBox(piece, id, frame) ?? []));
   if (!box) return { x: piece.size.width / 2, y: piece.size.height / 2, scale: 1 };
-  const scale = Math.min(3, Math.max(0.25, (box.right - box.left) / (MADE_FOR * size)));
+  const scale = clamp((box.right - box.left) / (MADE_FOR * size), 0.25, 3);
   return { x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2, scale: Number(scale.toFixed(2)) };
 }
 

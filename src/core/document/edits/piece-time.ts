@@ -1,3 +1,4 @@
+import { clamp } from '../../numbers';
 import { kindOf } from '../kinds';
 import { LIMITS } from '../limits';
 import { framesPerSecond, keysOf, mapValues, type Animated, type Rate } from '../../timing';
@@ -39,7 +40,7 @@ function timed<K extends Keyed>(keyed: K, at: (frame: number) => number, factor:
 
 /** Everything in a piece that has a place in time, at the frames that a rule gives; its length is left alone. */
 function retimed(piece: Piece, at: (frame: number) => number, factor: number): Piece {
-  const whole = (frame: number): number => Math.min(LIMITS.frames, Math.max(0, Math.round(at(frame))));
+  const whole = (frame: number): number => clamp(Math.round(at(frame)), 0, LIMITS.frames);
   const markers = piece.markers.map((marker) => ({ ...marker, frame: whole(marker.frame) }));
   const range = (now: { from: number; to: number }) => ({
     from: whole(now.from),
@@ -59,7 +60,7 @@ function retimed(piece: Piece, at: (frame: number) => number, factor: number): P
 /** Everything in a piece that has a place in time, spread or squeezed by a factor; its length too. */
 const spreadInTime = (piece: Piece, factor: number): Piece => ({
   ...retimed(piece, (frame) => frame * factor, factor),
-  length: Math.min(LIMITS.frames, Math.max(1, Math.round(piece.length * factor))),
+  length: clamp(Math.round(piece.length * factor), 1, LIMITS.frames),
 });
 
 /** A piece at another rate: kept seconds move every key to the nearest frame there, kept frames make all of it run quicker or slower. */
@@ -81,7 +82,7 @@ export const shortestByHold = (piece: Pick<Piece, 'length' | 'hold'>): number =>
 
 /** A piece of another length, in frames. Where only the hold is stretched, it is never less than a frame. */
 export function withLength(piece: Piece, length: number, stretch: Stretch): Piece {
-  const now = Math.min(LIMITS.frames, Math.max(1, Math.round(length)));
+  const now = clamp(Math.round(length), 1, LIMITS.frames);
   if (stretch === 'hold' && piece.hold) {
     const held = Math.max(now, shortestByHold(piece));
     return { ...retimed(piece, holdRule(piece.hold, held - piece.length), 1), length: held };
@@ -145,7 +146,7 @@ export const removeMarker = (piece: Piece, frame: number): Piece => ({
 /** Moves a marker; where another stands it takes its place. */
 export function moveMarker(piece: Piece, from: number, to: number): Piece {
   const marker = piece.markers.find((other) => other.frame === from);
-  const frame = Math.min(LIMITS.frames, Math.max(0, Math.round(to)));
+  const frame = clamp(Math.round(to), 0, LIMITS.frames);
   return marker && frame !== from ? putMarker(removeMarker(piece, from), { ...marker, frame }) : piece;
 }
 

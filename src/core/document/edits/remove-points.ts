@@ -9,6 +9,7 @@ import {
   type PathPoint,
   type Point,
 } from '../../geometry';
+import { clamp } from '../../numbers';
 import { greatestDeviation } from './simplify';
 
 /**
@@ -72,7 +73,7 @@ function fittedHandles(samples: readonly Point[], leaving: Point, arriving: Poin
 function stretchedHandles(gone: PathPoint, before: PathPoint, after: PathPoint): Handles[] {
   const total = norm(gone.in) + norm(gone.out);
   if (gone.kind === 'corner' || total === 0) return [];
-  const share = Math.min(0.95, Math.max(0.05, norm(gone.in) / total));
+  const share = clamp(norm(gone.in) / total, 0.05, 0.95);
   return [{ out: scale(before.out, 1 / share), in: scale(after.in, 1 / (1 - share)) }];
 }
 

@@ -1,5 +1,6 @@
 import { hexOfRgb } from '../../colour';
 import { DEFAULT_INK, type Ink } from '../../document';
+import { clamp } from '../../numbers';
 import { keysOf, mapValues, valueAt } from '../../timing';
 import type { MovingWindow } from '../moving';
 import type { Reading } from './reading';
@@ -43,7 +44,7 @@ export function inkOfStyle(style: Item, scale: number, opacity: number, { from, 
     colour: isGradient
       ? hexOfRgb(r, g, b)
       : animatedBy(style.c, from, ([red = 0, green = 0, blue = 0]) => hexOfRgb(red, green, blue), '#ede6d8'),
-    opacity: Math.min(1, Math.max(0, ((firstNumbers(style.o, [100])[0] ?? 100) / 100) * opacity)),
+    opacity: clamp(((firstNumbers(style.o, [100])[0] ?? 100) / 100) * opacity, 0, 1),
     cap: CAPS[style.lc as keyof typeof CAPS] ?? 'flat',
     join: JOINS[style.lj as keyof typeof JOINS] ?? 'miter',
     ...(pattern.some((n) => n > 0) && {

@@ -1,4 +1,5 @@
 import { corner, type Path, type PathPoint, type Point } from '../../geometry';
+import { clamp } from '../../numbers';
 import type { Animated, Easing, Key } from '../../timing';
 
 /** Anything of a file: nothing of it is known until it was looked at. */
@@ -34,8 +35,6 @@ export function firstNumbers(property: unknown, otherwise: readonly number[]): r
   return k === undefined ? otherwise : numbersOf(k);
 }
 
-const held = (value: number, least: number, most: number): number => Math.min(most, Math.max(least, value));
-
 /** One side of a handle: a number, or a list with one for each part of the value. */
 const handle = (side: unknown, axis: 'x' | 'y', part: number, otherwise: number): number => {
   const all = isItem(side) ? numbersOf(side[axis]) : [];
@@ -50,7 +49,7 @@ function easingOf(key: Item, part: number): Easing {
   if (x1 === y1 && x2 === y2) return { type: 'linear' };
   return {
     type: 'bezier',
-    ...{ x1: held(x1, 0, 1), y1: held(y1, -10, 10), x2: held(x2, 0, 1), y2: held(y2, -10, 10) },
+    ...{ x1: clamp(x1, 0, 1), y1: clamp(y1, -10, 10), x2: clamp(x2, 0, 1), y2: clamp(y2, -10, 10) },
   };
 }
 

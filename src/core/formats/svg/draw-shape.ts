@@ -13,6 +13,7 @@ import {
   type PathCommand,
 } from '../../geometry';
 import { mappedColouring } from '../../ink';
+import { clamp } from '../../numbers';
 import { SvgError } from './fault';
 import { gradientPaint } from './gradients';
 import { drawPattern } from './patterns';
@@ -33,7 +34,7 @@ type Painted =
 
 export const share = (text: string): number => {
   const value = lengthOf(text, 1);
-  return value === null ? 1 : Math.min(1, Math.max(0, value));
+  return value === null ? 1 : clamp(value, 0, 1);
 };
 
 const plainPaint = (text: string, style: Style): { paint: string; opacity: number } | null => {
@@ -78,10 +79,10 @@ function dashesOf(
     own !== null && own > 0
       ? pathsOf(commands).reduce((sum, path) => sum + measurePath(path).length, 0) / own
       : 1;
-  const held = (n: number): number => Math.min(1e6, Math.max(-1e6, n * k));
+  const scaled = (n: number): number => clamp(n * k, -1e6, 1e6);
   return {
-    dashes: lengths.slice(0, 50).map(held),
-    dashPhase: held(lengthOf(style['stroke-dashoffset'], whole) ?? 0),
+    dashes: lengths.slice(0, 50).map(scaled),
+    dashPhase: scaled(lengthOf(style['stroke-dashoffset'], whole) ?? 0),
   };
 }
 
@@ -100,14 +101,13 @@ function lineOf(
     width: Math.min(1e6, width),
     cap: CAPS[style['stroke-linecap'] as keyof typeof CAPS] ?? 'flat',
     join: style['stroke-linejoin'] as Line['join'],
-    miterLimit: Math.min(1000, Math.max(1, lengthOf(style['stroke-miterlimit'], 1) ?? 4)),
+    miterLimit: clamp(lengthOf(style['stroke-miterlimit'], 1) ?? 4, 1, 1000),
     ...dashesOf(style, commands, whole, counted),
   };
 }
 
 /** Enough digits for a two-hundredth of a pixel as the picture is shown, and for being shown ten times as large. */
-const digitsAt = (scale: number): number =>
-  Math.min(6, Math.max(2, Math.ceil(Math.log10(Math.max(1, scale) * 2000)) - 1));
+const digitsAt = (scale: number): number => clamp(Math.ceil(Math.log10(Math.max(1, scale) * 2000)) - 1, 2, 6);
 
 /** Draws a shape of a file with its fill and its line, in the order it asks for. */
 export function drawShape(reading: Reading, element: Element, d: Declarations, place: Place): void {

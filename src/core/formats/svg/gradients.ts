@@ -9,6 +9,7 @@ import {
   type Point,
 } from '../../geometry';
 import { mappedGradient } from '../../ink';
+import { clamp } from '../../numbers';
 import { computed } from './properties';
 import { inheritedAt, withTemplates, type Reading } from './reading';
 import { colourOf, lengthOf, transformOf } from './values';
@@ -21,7 +22,7 @@ const MOST_REPEATS = 200;
 
 const share = (text: string | undefined, without: number): number => {
   const value = text === undefined ? null : lengthOf(text, 1);
-  return value === null ? without : Math.min(1, Math.max(0, value));
+  return value === null ? without : clamp(value, 0, 1);
 };
 
 /** The stops of a gradient, none before the one it follows (SVG 2, 14.2.4). */

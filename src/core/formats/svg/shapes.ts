@@ -1,4 +1,5 @@
 import { arcCubics, readPathData, type PathCommand } from '../../geometry';
+import { clamp } from '../../numbers';
 import { lengthOf, numbersIn } from './values';
 import type { Declarations } from './styles';
 
@@ -62,8 +63,8 @@ export function outlineOf(
       const [w, h] = [across('width'), down('height')];
       if (!(w > 0) || !(h > 0)) return plain([]);
       const [ownX, ownY] = [lengthOf(a.rx, view.width), lengthOf(a.ry, view.height)];
-      const rx = Math.min(w / 2, Math.max(0, ownX ?? ownY ?? 0));
-      const ry = Math.min(h / 2, Math.max(0, ownY ?? ownX ?? 0));
+      const rx = clamp(ownX ?? ownY ?? 0, 0, w / 2);
+      const ry = clamp(ownY ?? ownX ?? 0, 0, h / 2);
       return plain(rectangle(across('x'), down('y'), w, h, rx, ry));
     }
     case 'circle': {

@@ -1,5 +1,6 @@
 import { converter, formatHex, parse } from 'culori';
 import { compose, IDENTITY, rotation, scaling, translation, type Matrix } from '../../geometry';
+import { clamp } from '../../numbers';
 
 /** CSS pixels in a unit: CSS Values and Units 4, 6.2; em and ex as of a 16 px font. */
 const UNITS: Record<string, number> = {
@@ -149,8 +150,8 @@ export function colourOf(text: string): Paint | null {
   const parsed = text.length > MOST_COLOUR ? undefined : parse(text.trim());
   if (!parsed) return null;
   const rgb = toRgb(parsed);
-  const held = (v: number) => Math.min(1, Math.max(0, v));
-  const colour = formatHex({ mode: 'rgb', r: held(rgb.r), g: held(rgb.g), b: held(rgb.b) });
+  const channel = (v: number) => clamp(v, 0, 1);
+  const colour = formatHex({ mode: 'rgb', r: channel(rgb.r), g: channel(rgb.g), b: channel(rgb.b) });
   return { colour, opacity: rgb.alpha ?? 1 };
 }
 

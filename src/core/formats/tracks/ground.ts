@@ -2,6 +2,7 @@ import { rampAt } from '../../colour';
 import type { PathCommand } from '../../geometry';
 import type { DrawItem } from '../../draw';
 import { isRibbon, RIB, ribAt, type ColourRibbon } from '../../ink';
+import { clamp } from '../../numbers';
 import type { TrackItem } from './track';
 
 /** How much of a gradient one slice of a single colour may span, and how far it reaches under the next, px. */
@@ -106,7 +107,7 @@ export function slicesOf(ribbon: ColourRibbon): readonly Slice[] {
       const wide = (half + HEM) * side;
       return [x + alongX * ahead - alongY * wide, y + alongY * ahead + alongX * wide] as const;
     };
-    const share = Math.min(1, Math.max(0, (a.share + b.share) / 2));
+    const share = clamp((a.share + b.share) / 2, 0, 1);
     const { colour, opacity } = rampAt(ribbon.stops, share);
     return {
       path: [

@@ -9,6 +9,7 @@ import {
   type PathCommand,
   type Point,
 } from '../../geometry';
+import { clamp } from '../../numbers';
 
 /** A path of which only a part is seen at each frame: from one length to another, px; null where nothing is. */
 export interface Trim {
@@ -30,8 +31,7 @@ const isLine = (c: Cubic): boolean => c[2] === c[0] && c[3] === c[1] && c[4] ===
 function shareAt(c: Cubic, point: Point): number | null {
   const [dx, dy] = [c[6] - c[0], c[7] - c[1]];
   const square = dx * dx + dy * dy;
-  const t =
-    square > 0 ? Math.min(1, Math.max(0, ((point.x - c[0]) * dx + (point.y - c[1]) * dy) / square)) : 0;
+  const t = square > 0 ? clamp(((point.x - c[0]) * dx + (point.y - c[1]) * dy) / square, 0, 1) : 0;
   return near({ x: c[0] + dx * t, y: c[1] + dy * t }, point) ? t : null;
 }
 

@@ -1,5 +1,6 @@
 import { type LetterSetting, worldOf } from '@/core/document';
 import { applyMatrix, commandsBounds, inverse, unite, type Point } from '@/core/geometry';
+import { clamp } from '@/core/numbers';
 import { partOutlines, variedAt } from '@/core/scene';
 import { changeLetters } from '../../lettering';
 import { lettersInHand, type EditorState } from '../../state';
@@ -66,7 +67,7 @@ export function letterGrips(state: EditorState): Grips {
         take: (from) => (to) => {
           const by = Math.max(0.02, away(to.point) / Math.max(1e-6, away(from.point)));
           put(({ scale = 1 }) => ({
-            scale: Math.min(20, Math.max(0.01, Math.round(scale * by * 1000) / 1000)),
+            scale: clamp(Math.round(scale * by * 1000) / 1000, 0.01, 20),
           }));
           return `${Math.round(by * 1000) / 10} %`;
         },

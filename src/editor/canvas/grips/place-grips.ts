@@ -20,6 +20,7 @@ import {
   type Matrix,
   type Point,
 } from '@/core/geometry';
+import { clamp } from '@/core/numbers';
 import { valueAt } from '@/core/timing';
 import { editFromBase, useEditor, type EditorState } from '../../state';
 import type { PointerInput } from '../tools/tool';
@@ -149,11 +150,11 @@ function sizePlace(of: Frame, grip: Point, axes: 'both' | 'x' | 'y'): Grip['take
         const across = axes === 'x' ? a.x : a.y;
         const by = axes === 'x' ? b.y - a.y : b.x - a.x;
         const angle = Math.atan(Math.tan(axes === 'x' ? skewY : skewX) + (across === 0 ? 0 : by / across));
-        const held = Math.min(1.5, Math.max(-1.5, angle));
+        const skew = clamp(angle, -1.5, 1.5);
         editFromBase((piece) =>
-          setPlace(piece, of.id, of.frame, axes === 'x' ? { skewY: held } : { skewX: held }),
+          setPlace(piece, of.id, of.frame, axes === 'x' ? { skewY: skew } : { skewX: skew }),
         );
-        return `slant ${degrees(held)}`;
+        return `slant ${degrees(skew)}`;
       }
       const along = (v: Point, w: Point): number => {
         const size = v.x * v.x + v.y * v.y;

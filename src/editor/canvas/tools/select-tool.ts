@@ -16,6 +16,7 @@ import {
   type Piece,
   type Underlay,
 } from '@/core/document';
+import { clamp } from '@/core/numbers';
 import type { Snapped } from '@/core/snap';
 import { insertPoint, add, distance, subtract, type Path, type Point } from '@/core/geometry';
 import {
@@ -251,7 +252,7 @@ export function selectTool(): CanvasTool {
       if (drag.kind === 'size') {
         const { id, from, opposite } = drag;
         const [a, b] = [subtract(from, opposite), subtract(input.point, opposite)];
-        const factor = Math.min(100, Math.max(0.01, (a.x * b.x + a.y * b.y) / (a.x * a.x + a.y * a.y)));
+        const factor = clamp((a.x * b.x + a.y * b.y) / (a.x * a.x + a.y * a.y), 0.01, 100);
         editFromBase((piece) => sized(piece, id, factor, opposite));
         says = { at: input.point, text: `${whole(factor * 100)} %` };
         return;

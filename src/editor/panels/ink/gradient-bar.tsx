@@ -1,4 +1,5 @@
 'use client';
+import { clamp } from '@/core/numbers';
 import { useRef, useState } from 'react';
 import styled from 'styled-components';
 import { denseStops, sortedStops } from '@/core/colour';
@@ -42,8 +43,6 @@ const Stop = styled.div`
   }
 `;
 
-const clamped = (share: number): number => Math.min(1, Math.max(0, share));
-
 /** The colours of a gradient from tail to head, its stops dragged, typed and keyed. */
 export function GradientBar({ gradient }: { gradient: Gradient }) {
   const bar = useRef<HTMLDivElement>(null);
@@ -58,8 +57,9 @@ export function GradientBar({ gradient }: { gradient: Gradient }) {
   const change = (to: (gradient: Gradient) => Gradient, kind: string) =>
     changeInk((ink) => (ink.gradient ? { gradient: to(ink.gradient) } : {}), kind);
   const placeOf = (event: { clientX: number; clientY: number }): number =>
-    clamped(shareIn(bar.current!, event).x);
-  const move = (i: number, at: number) => change((g) => withStopAt(g, i, clamped(at), frame), 'stop place');
+    clamp(shareIn(bar.current!, event).x, 0, 1);
+  const move = (i: number, at: number) =>
+    change((g) => withStopAt(g, i, clamp(at, 0, 1), frame), 'stop place');
   const add = (at: number) => {
     change((g) => withNewStop(g, at, frame), 'stop added');
     setPicked(gradient.stops.length);

@@ -1,3 +1,4 @@
+import { clamp } from '@/core/numbers';
 import { writeFile } from 'node:fs/promises';
 import { exportedFrames, formatOf } from '@/contract';
 import { changed, type Piece } from '@/core/document';
@@ -41,7 +42,7 @@ export const writeSvgFile = vectorWriter((lists, { piece, settings }) =>
     lists,
     framesPerSecond: framesPerSecond(piece.rate),
     plays: settings.plays,
-    still: Math.min(Math.max(0, posterFrame(piece) - settings.first), lists.length - 1),
+    still: clamp(posterFrame(piece) - settings.first, 0, lists.length - 1),
     scale: settings.scale,
     ...(settings.transparency === 'over' && { over: settings.over }),
   }),

@@ -1,4 +1,5 @@
 'use client';
+import { clamp } from '@/core/numbers';
 import { useRef, type PointerEvent } from 'react';
 import styled from 'styled-components';
 import { drawnEasing, ease, easeSpeed, type Easing } from '@/core/timing';
@@ -34,11 +35,10 @@ const Graph = styled.svg`
 `;
 
 const SAMPLES = 120;
-const within = (value: number, least: number, most: number): number => Math.min(most, Math.max(least, value));
 const lineOf = (value: (t: number) => number, top: number, low: number): string =>
   Array.from({ length: SAMPLES + 1 }, (_, i) => {
     const t = i / SAMPLES;
-    return `${x(t).toFixed(1)} ${y(within(value(t), low, top)).toFixed(1)}`;
+    return `${x(t).toFixed(1)} ${y(clamp(value(t), low, top)).toFixed(1)}`;
   }).join('L');
 
 /** Value over time, and speed under it; a Bézier's handles and a drawn curve are changed on it. */
@@ -49,8 +49,8 @@ export function Curve({ easing, onChange }: { easing: Easing; onChange: (easing:
   const placeOf = (event: { clientX: number; clientY: number }) => {
     const at = shareIn(svg.current!, event);
     return {
-      t: within((at.x * WIDE - 12) / (WIDE - 24), 0, 1),
-      v: within((HIGH - PAD - at.y * HIGH) / (HIGH - 2 * PAD), -0.6, 1.6),
+      t: clamp((at.x * WIDE - 12) / (WIDE - 24), 0, 1),
+      v: clamp((HIGH - PAD - at.y * HIGH) / (HIGH - 2 * PAD), -0.6, 1.6),
     };
   };
   const round = (n: number): number => Math.round(n * 1000) / 1000;
@@ -111,7 +111,7 @@ export function Curve({ easing, onChange }: { easing: Easing; onChange: (easing:
           aria-valuenow={Math.round((which === '1' ? t : 1 - t) * 100)}
           aria-valuetext={`influence ${Math.round((which === '1' ? t : 1 - t) * 100)} %, value ${v}`}
           onKeyDown={nudgeKeys({
-            about: (right, up) => bend(which, within(t + right / 100, 0, 1), v + up / 100),
+            about: (right, up) => bend(which, clamp(t + right / 100, 0, 1), v + up / 100),
           })}
           onPointerDown={(event) => {
             event.stopPropagation();

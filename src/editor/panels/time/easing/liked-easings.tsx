@@ -1,4 +1,5 @@
 'use client';
+import { clamp } from '@/core/numbers';
 import styled from 'styled-components';
 import { Star } from 'lucide-react';
 import { sameValue } from '@/core/document';
@@ -55,7 +56,7 @@ export function LikedEasings({ easing, put }: { easing: Easing | null; put: (eas
           >
             <svg viewBox="0 0 40 28" aria-hidden>
               <path
-                d={`M${Array.from({ length: 31 }, (_, i) => `${(5 + i).toFixed(1)} ${(22 - Math.min(1.3, Math.max(-0.3, ease(item.content, i / 30))) * 16).toFixed(1)}`).join('L')}`}
+                d={`M${Array.from({ length: 31 }, (_, i) => `${(5 + i).toFixed(1)} ${(22 - clamp(ease(item.content, i / 30), -0.3, 1.3) * 16).toFixed(1)}`).join('L')}`}
                 fill="none"
                 stroke="var(--head)"
                 strokeWidth={1.5}

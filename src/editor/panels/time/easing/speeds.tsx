@@ -1,6 +1,7 @@
 'use client';
 import { keyedById, keysAt, propertyOf, type KeyRef, type Piece, type Stroke } from '@/core/document';
 import { measurePath } from '@/core/geometry';
+import { clamp } from '@/core/numbers';
 import { easeSpeed, framesPerSecond, type Easing } from '@/core/timing';
 import { NumberField, writtenWith, Row } from '@/ui';
 
@@ -38,7 +39,7 @@ export function Speeds({
   const most =
     Math.max(...Array.from({ length: 101 }, (_, i) => Math.abs(easeSpeed(easing, i / 100)))) * mean;
   const written = writtenWith(span.unit === 'px' ? 'px/s' : '/s', 0);
-  const held = (y: number): number => Math.min(10, Math.max(-10, Math.round(y * 1e4) / 1e4));
+  const bounded = (y: number): number => clamp(Math.round(y * 1e4) / 1e4, -10, 10);
   return (
     <>
       {easing.type === 'bezier' && mean > 0 && (
@@ -51,7 +52,7 @@ export function Speeds({
             step={10}
             onChange={(speed) => {
               const x1 = Math.max(0.01, easing.x1);
-              put({ ...easing, x1, y1: held((speed / mean) * x1) });
+              put({ ...easing, x1, y1: bounded((speed / mean) * x1) });
             }}
             {...written}
           />
@@ -63,7 +64,7 @@ export function Speeds({
             step={10}
             onChange={(speed) => {
               const x2 = Math.min(0.99, easing.x2);
-              put({ ...easing, x2, y2: held(1 - (speed / mean) * (1 - x2)) });
+              put({ ...easing, x2, y2: bounded(1 - (speed / mean) * (1 - x2)) });
             }}
             {...written}
           />
