@@ -9,7 +9,7 @@ import { showAddress, watchAddress } from './address';
 import { BeginCard } from './begin';
 import { CanvasStage, TypeEntry } from './canvas';
 import { KeysDialog, listenForKeys } from './keys';
-import { HelpButton, TourCard, tourLeftAt, tourTo } from './help';
+import { HelpButton, TourCard, tourLeftAt, goToStop } from './help';
 import { filesHanded } from './handed-files';
 import { SvgDialog, takeDropped, takeFiles } from './importing';
 import { fetchPanels, STEP_PANELS } from './panels';
@@ -120,7 +120,7 @@ export function Editor({ id }: { id: string }) {
         inIdle(fetchPanels);
         const files = filesHanded(id);
         if (files.length > 0) void takeFiles(files);
-        if (tour) requestAnimationFrame(() => tourTo(tourLeftAt()));
+        if (tour) requestAnimationFrame(() => goToStop(tourLeftAt()));
         watches = [watchProof(), watchTexts(), sayWhatIsHeld(), watchAddress(), onFilesDropped(takeDropped)];
       },
       (problem: Error) => setError(problem.message),

@@ -9,4 +9,4 @@ export const useFreshPiece = create<{ readonly id: string | null; readonly left:
   left: null,
 }));
 
-export const pieceMade = (id: string): void => useFreshPiece.setState({ id });
+export const notePieceMade = (id: string): void => useFreshPiece.setState({ id });

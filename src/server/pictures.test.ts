@@ -7,12 +7,12 @@ import { evaluate } from '@/core/scene';
 import { closeConnection, models } from './database';
 import { endHeavy, runHeavy } from './heavy';
 import { openPicture, PICTURE_LIMITS, storePicture } from './pictures';
-import { databaseOfItsOwn, freshProject, smallPiece } from './testing';
+import { openOwnDatabase, freshProject, smallPiece } from './testing';
 
 afterAll(closeConnection);
 beforeAll(async () => {
   // Assets are counted: nobody else may put any beside them.
-  await databaseOfItsOwn();
+  await openOwnDatabase();
   await freshProject();
 });
 

@@ -200,7 +200,7 @@ const namesIn = async (projectId: string): Promise<Set<string>> => {
 };
 
 /** A project that takes something in, with the faces that a document of another one is set in. */
-async function takenFaces(document: Piece, from: string, to: string): Promise<void> {
+async function takeFaces(document: Piece, from: string, to: string): Promise<void> {
   const { faces, projects } = models();
   if (!(await projects.findByPk(to)))
     throw new HttpError(404, 'There is no such project; it may have been deleted. Nothing was changed.');
@@ -223,7 +223,7 @@ export async function duplicatePiece(
 ): Promise<{ id: string; revision: number }> {
   const piece = await found(id);
   const project = to ?? piece.projectId;
-  if (project !== piece.projectId) await takenFaces(piece.document, piece.projectId, project);
+  if (project !== piece.projectId) await takeFaces(piece.document, piece.projectId, project);
   const { document } = piece;
   const taken = await namesIn(project);
   const name = taken.has(document.name) ? freeName(document.name, taken) : document.name;
@@ -234,7 +234,7 @@ export async function duplicatePiece(
 export async function movePiece(id: string, to: string): Promise<void> {
   const piece = await found(id);
   if (to === piece.projectId) return;
-  await takenFaces(piece.document, piece.projectId, to);
+  await takeFaces(piece.document, piece.projectId, to);
   await piece.update({ projectId: to });
 }
 

@@ -43,7 +43,7 @@ export function smallPiece(name = 'Reed line', length = 12): Piece {
 }
 
 /** Makes a database for one test file, in the cluster of the tests, before its first connection: it may empty it. */
-export async function databaseOfItsOwn(): Promise<void> {
+export async function openOwnDatabase(): Promise<void> {
   const url = new URL(process.env.DATABASE_URL!);
   const name = `test_${randomUUID().replaceAll('-', '')}`;
   const cluster = new Sequelize(url.href, { logging: false });

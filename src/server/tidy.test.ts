@@ -8,12 +8,12 @@ import { assetPath, storeBytes } from './assets';
 import { dataFolder } from './data-folder';
 import { closeConnection, models } from './database';
 import { createPiece, savePiece } from './pieces';
-import { databaseOfItsOwn, freshPiece, smallPiece } from './testing';
+import { openOwnDatabase, freshPiece, smallPiece } from './testing';
 import { holdings, tidy } from './tidy';
 
 const folder = mkdtempSync(join(tmpdir(), 'obelus-tidy-'));
 process.env.OBELUS_DATA = folder;
-beforeAll(databaseOfItsOwn);
+beforeAll(openOwnDatabase);
 afterAll(closeConnection);
 
 const DAY = 24 * 60 * 60 * 1000;

@@ -35,7 +35,7 @@ import { closeQueue } from '@/server/exports';
 import { route } from '@/server/http';
 import { savePiece } from '@/server/pieces';
 import { seed } from '@/server/seed';
-import { databaseOfItsOwn, freshPiece, freshProject, smallPiece } from '@/server/testing';
+import { openOwnDatabase, freshPiece, freshProject, smallPiece } from '@/server/testing';
 import { SAMPLE_PROJECT } from '../../../demo';
 import * as letteringRoute from './lettering/route';
 import * as linesRoute from './lettering/lines/route';
@@ -94,7 +94,7 @@ const save = (id: string, baseRevision: unknown, document: unknown, session = 'o
   ask(pieceRoute.PUT, { id }, { baseRevision, session, document });
 
 beforeAll(async () => {
-  await databaseOfItsOwn();
+  await openOwnDatabase();
   await migrate();
 });
 afterAll(async () => {

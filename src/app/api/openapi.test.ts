@@ -4,7 +4,7 @@ import { Ajv2020 } from 'ajv/dist/2020';
 import { openApi } from '@/contract';
 import { closeConnection } from '@/server/database';
 import { closeQueue } from '@/server/exports';
-import { databaseOfItsOwn, freshPiece, smallPiece } from '@/server/testing';
+import { openOwnDatabase, freshPiece, smallPiece } from '@/server/testing';
 import * as exportsRoute from './exports/[id]/route';
 import * as cancelRoute from './exports/[id]/cancel/route';
 import * as openApiRoute from './openapi.json/route';
@@ -12,7 +12,7 @@ import * as fieldsRoute from './pieces/[id]/fields/route';
 import * as pieceExportsRoute from './pieces/[id]/exports/route';
 import * as projectsRoute from './projects/route';
 
-beforeAll(databaseOfItsOwn);
+beforeAll(openOwnDatabase);
 afterAll(async () => {
   await closeQueue();
   await closeConnection();

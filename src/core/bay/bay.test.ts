@@ -1,5 +1,15 @@
 import fc from 'fast-check';
-import { differ, lay, measure, natureOf, wayFindings, waysOf, type Nature, type Pixels, type Way } from '.';
+import {
+  writeDifference,
+  lay,
+  measure,
+  natureOf,
+  wayFindings,
+  waysOf,
+  type Nature,
+  type Pixels,
+  type Way,
+} from '.';
 
 /** A soft round spot of a colour, straight. */
 function spot(colour: readonly [number, number, number], side = 48): Uint8ClampedArray {
@@ -149,8 +159,8 @@ test('a difference is nothing where two pictures are the same, and grows with it
     over([12, 20, 25], new Uint8Array(16)),
     new Uint8Array(16),
   ];
-  differ(a, b, 4, out);
+  writeDifference(a, b, 4, out);
   expect([...out.slice(0, 4)]).toEqual([8, 0, 20, 255]);
-  differ(a, a, 16, out);
+  writeDifference(a, a, 16, out);
   expect([...out.slice(0, 4)]).toEqual([0, 0, 0, 255]);
 });

@@ -28,7 +28,7 @@ export function lay(way: Way, picture: Pixels, matte: Pixels | null, ground: Pix
 }
 
 /** How far two opaque pictures are apart, pixel by pixel and made `gain` times as strong. */
-export function differ(a: Pixels, b: Pixels, gain: number, out: Pixels): void {
+export function writeDifference(a: Pixels, b: Pixels, gain: number, out: Pixels): void {
   for (let i = 0; i < a.length; i += 4) {
     for (let c = i; c < i + 3; c++) out[c] = Math.min(255, Math.abs(a[c]! - b[c]!) * gain);
     out[i + 3] = 255;

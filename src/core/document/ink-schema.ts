@@ -84,7 +84,7 @@ export function widestOf(ink: Ink): number {
 }
 
 /** The colour that stands for an ink where there is room for only one: of a gradient, the middle one of its strongest. */
-export function markColour(ink: Ink): string {
+export function swatchColour(ink: Ink): string {
   const first = (colour: Animated<string>): string => (isKeyed(colour) ? colour.keys[0]!.value : colour);
   if (!ink.gradient) return first(ink.colour);
   const strength = (opacity: Animated): number =>

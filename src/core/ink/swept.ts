@@ -116,7 +116,7 @@ function flatEnd(p: Place, f: Flanks, at: 'start' | 'end'): [left: Point, right:
     : [slide(left, f.left0), slide(right, f.right0)];
 }
 
-function polygon(out: PathCommand[], points: readonly Point[]): void {
+function pushPolygon(out: PathCommand[], points: readonly Point[]): void {
   points.forEach((p, i) => out.push([i === 0 ? 'M' : 'L', p.x, p.y]));
   out.push(['Z']);
 }
@@ -160,10 +160,10 @@ function join(out: PathCommand[], p: Place, a: Flanks, b: Flanks, kind: Join, mi
     points.push({ x: p.x + (middle.x / size) * p.r * sharp, y: p.y + (middle.y / size) * p.r * sharp });
   }
   points.push(outer1);
-  polygon(out, turn > 0 ? points : points.reverse());
+  pushPolygon(out, turn > 0 ? points : points.reverse());
 }
 
-function cap(out: PathCommand[], p: Place, f: Flanks, kind: Cap, at: 'start' | 'end'): void {
+function pushCap(out: PathCommand[], p: Place, f: Flanks, kind: Cap, at: 'start' | 'end'): void {
   if (p.r <= 0 || kind === 'flat') return;
   if (kind === 'round') {
     out.push(...disc(p.x, p.y, p.r));
@@ -173,7 +173,7 @@ function cap(out: PathCommand[], p: Place, f: Flanks, kind: Cap, at: 'start' | '
   const [x, y] = [Math.cos(f.angle) * k, Math.sin(f.angle) * k];
   const [left, right] = flatEnd(p, f, at);
   const moved = [left, right].map((q) => ({ x: q.x + x, y: q.y + y })) as [Point, Point];
-  polygon(out, at === 'end' ? [left, moved[0], moved[1], right] : [moved[0], left, right, moved[1]]);
+  pushPolygon(out, at === 'end' ? [left, moved[0], moved[1], right] : [moved[0], left, right, moved[1]]);
 }
 
 /**
@@ -212,7 +212,7 @@ export function sweptOutline(
       first = f;
       const [left, right] =
         whole || look.caps.start === 'round' ? [f.left0, f.right0] : flatEnd(a, f, 'start');
-      if (!whole) cap(out, a, f, look.caps.start, 'start');
+      if (!whole) pushCap(out, a, f, look.caps.start, 'start');
       strip = { left: [left], right: [right] };
     } else if (!before) {
       strip = { left: [f.left0], right: [f.right0] };
@@ -235,7 +235,7 @@ export function sweptOutline(
     strip!.left.push(left);
     strip!.right.push(right);
     before = f;
-    if (i === last && !whole) cap(out, b, f, look.caps.end, 'end');
+    if (i === last && !whole) pushCap(out, b, f, look.caps.end, 'end');
   }
   closeStrip(out, strip);
   if (whole && before && first) {

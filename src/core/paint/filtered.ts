@@ -28,7 +28,7 @@ function gained(layer: Layer, factor: number, make: MakeCanvas): Layer {
 const LUMA = [0.2126, 0.7152, 0.0722] as const;
 
 /** Turns how bright pixels are into how much they cover. */
-function alphaFromBrightness({ context, width, height }: Layer): void {
+function setAlphaFromBrightness({ context, width, height }: Layer): void {
   const image = context.getImageData(0, 0, width, height);
   const { data } = image;
   for (let i = 0; i < data.length; i += 4) {
@@ -40,7 +40,7 @@ function alphaFromBrightness({ context, width, height }: Layer): void {
 }
 
 /** All of a layer in one colour. */
-function tinted({ context, width, height }: Layer, colour: string): void {
+function tint({ context, width, height }: Layer, colour: string): void {
   context.globalAlpha = 1;
   context.globalCompositeOperation = 'source-in';
   context.fillStyle = colour;
@@ -52,7 +52,7 @@ function tinted({ context, width, height }: Layer, colour: string): void {
  * A soft edge made a sharp one again: alpha about a half is spread, colours stay what they were.
  * @param slope pixels over which the edge of a Gaussian would run if it ran evenly: it comes to one.
  */
-function sharpened({ context, width, height }: Layer, slope: number): void {
+function sharpen({ context, width, height }: Layer, slope: number): void {
   const steep = Math.max(1, slope);
   const image = context.getImageData(0, 0, width, height);
   const { data } = image;
@@ -74,13 +74,13 @@ export function filtered(layer: Layer, filter: Filter, scale: number, make: Make
     case 'gain':
       return filter.factor === 1 ? layer : gained(layer, filter.factor, make);
     case 'tint':
-      tinted(layer, filter.colour);
+      tint(layer, filter.colour);
       return layer;
     case 'alpha from brightness':
-      alphaFromBrightness(layer);
+      setAlphaFromBrightness(layer);
       return layer;
     case 'sharpen':
-      sharpened(layer, filter.deviation * scale * Math.sqrt(2 * Math.PI));
+      sharpen(layer, filter.deviation * scale * Math.sqrt(2 * Math.PI));
       return layer;
     case 'shift':
       return layer;

@@ -70,7 +70,7 @@ function paintItem(item: DrawItem, context: PaintContext, make: MakeCanvas, shee
   if (through) paintThrough(through, item.opacity, context, make);
   else if (item.kind === 'group') paintGroup(item, context, make);
   else {
-    withColour(item, context, sheet, (style) => {
+    paintWithColour(item, context, sheet, (style) => {
       paintShape(item, context, style);
     });
   }
@@ -98,7 +98,7 @@ function gradientOf(context: PaintContext, colour: LinearGradient | RadialGradie
  * Paints with a shape's colour. What a gradient or a ribbon needs of a context is undone: in Chromium a context that was given
  * a gradient goes on to dither, and what is painted then would show what was painted before.
  */
-function withColour(
+function paintWithColour(
   item: ShapeItem,
   context: PaintContext,
   sheet: Sheet | null,

@@ -65,7 +65,7 @@ function layOver({ whole, bytes, ramp, wholeRamp }: Paint, on: number, step: num
  * @param edge, wider the pen's half width at a length of 0 and by how much it is wider for each pixel along the path.
  * @param aside, further how far beside the path the run's first pixel lies, and each further one.
  */
-function colourRun(
+function paintRun(
   paint: Paint,
   along: Float32Array,
   from: number,
@@ -143,7 +143,7 @@ export function paintRibbon(
         const on = first + y * stride + x + before;
         const step = further[r]!;
         const out = aside[r]! + before * step;
-        colourRun(paint, along, p, upTo, on, least, most, zero, perPixel, h0 - s0 * wider, wider, out, step);
+        paintRun(paint, along, p, upTo, on, least, most, zero, perPixel, h0 - s0 * wider, wider, out, step);
       }
     }
   };

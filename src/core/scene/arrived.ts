@@ -72,7 +72,7 @@ export function shownParts(lettering: Lettering, frame: number): number[] {
 }
 
 /** What of the way of a text in or out differs from frame to frame. */
-export function arrivalMarks(lettering: Lettering, frame: number): number[] {
+export function arrivalSignature(lettering: Lettering, frame: number): number[] {
   const shown = shownParts(lettering, frame);
   const { arrival } = lettering;
   if (!arrival?.onward) return shown;

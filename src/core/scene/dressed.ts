@@ -2,7 +2,7 @@ import { kept, transformed, type DrawItem } from '../draw';
 import { riddenAt, withinGroup, worldOf, type Part, type Piece } from '../document';
 import { IDENTITY, inverse, isIdentity } from '../geometry';
 import { valueAt } from '../timing';
-import { masked, maskMarks } from './masked';
+import { masked, maskSignature } from './masked';
 
 type Items = readonly DrawItem[];
 
@@ -15,7 +15,7 @@ export function dressed(piece: Piece, one: Part, items: Items, frame: number): I
   const back = (inPicture && inverse(worldOf(piece, one, frame))) || IDENTITY;
   const left =
     masks && masks.length > 0
-      ? kept(one, 'masked', [items, ...back, ...maskMarks(masks, frame)], () =>
+      ? kept(one, 'masked', [items, ...back, ...maskSignature(masks, frame)], () =>
           masked(items, masks, frame, back),
         )
       : items;

@@ -14,11 +14,11 @@ import { heldFrame, type Variant } from '../effects';
 import type { InkWindow } from '../ink';
 import { framesPerSecond, mapValues } from '../timing';
 import { variedAt } from './along';
-import { arrivalMarks, arrivedItems } from './arrived';
+import { arrivalSignature, arrivedItems } from './arrived';
 import { artItems } from './art-items';
 import { composedItems } from './composed';
 import { countedAt } from './counted';
-import { inkMarks } from './ink-now';
+import { inkSignature } from './ink-now';
 import { MOST_SAMPLES } from './exposure';
 import { momentOf, type Moment } from './moment';
 import { strokeItems } from './stroke-items';
@@ -44,7 +44,7 @@ function drawnStroke(stroke: Stroke, moment: Moment, variant: Variant | null): I
   const own = windowAt(stroke, moment.frame);
   const window = variant ? variedWindow(own, variant) : own;
   const shown = variant ? inkVaried(stroke, variant) : stroke;
-  const marks = [window.head, window.tail, window.slide, ...inkMarks(shown.ink, moment)];
+  const marks = [window.head, window.tail, window.slide, ...inkSignature(shown.ink, moment)];
   return kept(shown, 'drawn', marks, () => strokeItems(shown, window, moment));
 }
 
@@ -53,7 +53,7 @@ export function letteringAt(lettering: Lettering, piece: Piece, frame: number): 
   const now = countedAt(variedAt(lettering, frame), frame);
   if (!lettering.arrival) return artItems(now);
   const line = piece.layers.find((layer) => layer.id === lettering.arrival!.line);
-  return kept(lettering, 'drawn', [now, line, ...arrivalMarks(now, frame)], () =>
+  return kept(lettering, 'drawn', [now, line, ...arrivalSignature(now, frame)], () =>
     arrivedItems(now, piece, frame),
   );
 }

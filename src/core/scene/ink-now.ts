@@ -46,7 +46,7 @@ const nowOf = (value: AnyAnimated, frame: number): number | string => {
 const flows = (ink: Ink): boolean => ink.dashes?.flow === 'march' && ink.dashes.speed.value !== 0;
 
 /** What of an ink differs from moment to moment: where these are the same, so is the ink. */
-export const inkMarks = (ink: Ink, moment: Moment): readonly (number | string)[] => [
+export const inkSignature = (ink: Ink, moment: Moment): readonly (number | string)[] => [
   ...keyedIn(ink).map((value) => nowOf(value, moment.frame)),
   ...(flows(ink) ? [moment.frame, moment.framesPerSecond, moment.loop] : []),
 ];

@@ -15,9 +15,9 @@ import {
 import { applyMatrix, distance, measurePath } from '../geometry';
 import { inkedLengths, patternLength, runsOf } from '../ink';
 import { valueAt } from '../timing';
-import { maskMarks } from './masked';
+import { maskSignature } from './masked';
 import { evaluate, innerFrame, letteringAt } from './evaluate';
-import { dashesAt, inkMarks } from './ink-now';
+import { dashesAt, inkSignature } from './ink-now';
 import { momentOf, type Moment } from './moment';
 import { onlySeen } from './shown-box';
 
@@ -65,7 +65,7 @@ type Ends = readonly [first: number, after: number];
 /** What of one part by itself differs between two frames, groups around it left out. */
 function differsByItself(piece: Piece, part: Part, ends: Ends): Difference {
   const { masks } = part;
-  if (masks && !same(ends, (frame) => maskMarks(masks, frame))) return { differs: 'masks', pixels: 0 };
+  if (masks && !same(ends, (frame) => maskSignature(masks, frame))) return { differs: 'masks', pixels: 0 };
   return 'type' in part ? (DIFFERS[part.type] as Differs)(piece, part, ends) : null;
 }
 
@@ -155,7 +155,7 @@ const alike = (a: number | string, b: number | string): boolean =>
 /** All that an ink's look depends on; of a march only where in its pattern it stands. */
 function lookAt({ ink, path }: Stroke, moment: Moment): (number | string)[] {
   const { dashes } = ink;
-  const marks = inkMarks(dashes ? { ...ink, dashes: { ...dashes, flow: 'stay' } } : ink, moment);
+  const marks = inkSignature(dashes ? { ...ink, dashes: { ...dashes, flow: 'stay' } } : ink, moment);
   const now = dashes && dashesAt(dashes, valueAt(ink.width, moment.frame), measurePath(path).length, moment);
   if (!now) return [...marks];
   const period = patternLength(now.pattern);

@@ -204,7 +204,7 @@ export function masked(items: Items, masks: readonly Mask[], frame: number, back
 }
 
 /** What of some masks differs from frame to frame. */
-export const maskMarks = (masks: readonly Mask[], frame: number): number[] =>
+export const maskSignature = (masks: readonly Mask[], frame: number): number[] =>
   keyedParts({ masks }).map((part) => {
     const value = partOf({ masks }, part)!;
     const keys = keysOf(value as Animated);

@@ -21,7 +21,7 @@ const boxOf = (items: readonly DrawItem[]): Bounds | null =>
   unite(items.map(itemBounds).filter((box) => box !== null));
 
 /** Paints items and hears of every pixel that they have a share of: its place in the mask, and its alpha. */
-function forInked(
+function forEachInked(
   items: readonly DrawItem[],
   { bounds, scale, width, height }: Frame,
   make: MakeCanvas,
@@ -62,9 +62,9 @@ const inkedBy = (layer: Artwork, make: MakeCanvas): Inked | null =>
     const [width, height] = [Math.max(1, Math.ceil(w * scale)), Math.max(1, Math.ceil(h * scale))];
     const frame = { bounds, scale, width, height };
     const data = new Uint8Array(width * height);
-    forInked(parts.flat(), frame, make, (pixel, alpha) => (data[pixel] = alpha));
+    forEachInked(parts.flat(), frame, make, (pixel, alpha) => (data[pixel] = alpha));
     const partOf = new Uint16Array(width * height);
-    parts.forEach((items, k) => forInked(items, frame, make, (pixel) => (partOf[pixel] = k + 1)));
+    parts.forEach((items, k) => forEachInked(items, frame, make, (pixel) => (partOf[pixel] = k + 1)));
     return { ...frame, mask: { width, height, data }, parts: partOf };
   });
 
@@ -91,7 +91,7 @@ export function coveredArt(
       let all = left.get(stroke);
       if (!all) left.set(stroke, (all = new Uint8Array(mask.data.length)));
       const leaves = all;
-      forInked([{ kind: 'fill', path, colour: '#000000', opacity: 1 }], inked, make, (pixel, alpha) => {
+      forEachInked([{ kind: 'fill', path, colour: '#000000', opacity: 1 }], inked, make, (pixel, alpha) => {
         leaves[pixel] = Math.max(leaves[pixel]!, alpha);
       });
     }),

@@ -5,7 +5,7 @@ import type { InkSource } from './trace-ink';
 const FAR = 1e20;
 
 /** Squared distances to the nearest marked place along one line (Felzenszwalb & Huttenlocher 2012, section 2). */
-function alongLine(f: Float64Array, n: number, out: Float64Array, v: Int32Array, z: Float64Array): void {
+function measureLine(f: Float64Array, n: number, out: Float64Array, v: Int32Array, z: Float64Array): void {
   let k = 0;
   v[0] = 0;
   z[0] = -FAR;
@@ -43,12 +43,12 @@ function distances(width: number, height: number, marked: (i: number) => boolean
   ];
   for (let x = 0; x < width; x++) {
     for (let y = 0; y < height; y++) f[y] = d[y * width + x]!;
-    alongLine(f, height, out, v, z);
+    measureLine(f, height, out, v, z);
     for (let y = 0; y < height; y++) d[y * width + x] = out[y]!;
   }
   for (let y = 0; y < height; y++) {
     for (let x = 0; x < width; x++) f[x] = d[y * width + x]!;
-    alongLine(f, width, out, v, z);
+    measureLine(f, width, out, v, z);
     for (let x = 0; x < width; x++) d[y * width + x] = Math.sqrt(out[x]!);
   }
   return d;

@@ -36,7 +36,7 @@ function dense({ places, closed }: Line): Place[] {
 }
 
 /** Calls for each row of a mask that a pen covers at a place: its first pixel, and the one after its last. */
-function eachRow(
+function forEachRow(
   { x, y, r }: Place,
   { width, height }: Mask,
   call: (from: number, to: number) => void,
@@ -62,7 +62,7 @@ function unreached(lines: readonly (readonly Place[])[], mask: Mask): number[] {
       const near = before && distance(before, place) < NEAR * Math.min(before.r, place.r);
       if (near && i < places.length - 1) return;
       before = place;
-      eachRow(place, mask, (from, to) => data.fill(0, from, to));
+      forEachRow(place, mask, (from, to) => data.fill(0, from, to));
     });
   }
   const { labels, count } = labelPieces({ ...mask, data });
@@ -179,11 +179,11 @@ interface Marks {
 function isWorth(before: readonly Place[], after: readonly Place[], marks: Marks, mask: Mask): boolean {
   const { lacked, seen } = marks;
   const stretch = ++marks.stretch;
-  for (const place of before) eachRow(place, mask, (from, to) => seen.fill(stretch, from, to));
+  for (const place of before) forEachRow(place, mask, (from, to) => seen.fill(stretch, from, to));
   let ink = 0;
   let paper = 0;
   for (const place of after) {
-    eachRow(place, mask, (from, to) => {
+    forEachRow(place, mask, (from, to) => {
       for (let at = from; at < to; at++) {
         if (seen[at] === stretch) continue;
         seen[at] = stretch;

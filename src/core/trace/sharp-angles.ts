@@ -73,7 +73,7 @@ export function sharpenAngles(graph: ChainGraph, mask: Mask): void {
       const arms = endsAt(graph, id).map(({ chain, end }) => armOf(chain, end, [fork]));
       const sharp = sharpAngle(arms, mask);
       if (!sharp || sharp.a.chain === sharp.b.chain) continue;
-      cornerInto(graph, sharp);
+      pushCorner(graph, sharp);
       again = true;
       break;
     }
@@ -81,7 +81,7 @@ export function sharpenAngles(graph: ChainGraph, mask: Mask): void {
 }
 
 /** Replaces a sharp angle's three runs by one that goes in along one arm, turns at the corner, and leaves by the other. */
-function cornerInto(graph: ChainGraph, { tail, a, b, at }: SharpAngle): void {
+function pushCorner(graph: ChainGraph, { tail, a, b, at }: SharpAngle): void {
   const rest = (arm: Arm): { x: number[]; y: number[]; r: number[]; far: number | null } => {
     const { chain, end, cut } = arm;
     const turned = end === 'to';

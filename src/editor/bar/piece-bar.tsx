@@ -12,7 +12,7 @@ import { useSaving } from '../saving';
 import { edit, redo, undo, useEditor } from '../state';
 import { NARROW } from '../panel-fold';
 import { SaveState, WorkState } from './save-state';
-import { tourLeftAt, tourTo } from '../help';
+import { tourLeftAt, goToStop } from '../help';
 import { themeEntries } from '../theme';
 
 // Dialogs are fetched when they are first asked for.
@@ -151,7 +151,7 @@ export function PieceBar() {
           {
             id: 'tour',
             name: tourLeftAt() > 0 ? 'Continue the tour' : 'Guided tour',
-            run: () => tourTo(tourLeftAt()),
+            run: () => goToStop(tourLeftAt()),
           },
           { id: 'link', name: 'Copy the link', run: () => void copyLink() },
           ...themeEntries(),

@@ -1,6 +1,6 @@
 import { wholeSettings, type Received, type Transparency } from '@/contract';
 import {
-  differ,
+  writeDifference,
   lay,
   measure,
   natureOf,
@@ -69,6 +69,6 @@ export function compose({ picture, matte, way, ground, within, piece, gain, know
   const wanted = empty();
   lay('straight', piece, null, way === 'ignored' && within ? within : ground, wanted);
   const difference = empty();
-  differ(shown, wanted, gain, difference);
+  writeDifference(shown, wanted, gain, difference);
   return { shown, wanted, difference, measured: measure(shown, wanted, piece), nature };
 }

@@ -2,7 +2,7 @@
 const CHECKER = 12;
 
 /** The ground the piece is looked at over: a colour, or a checker where it is transparent. */
-export function ground(
+export function paintGround(
   context: CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D,
   x: number,
   y: number,

@@ -2,7 +2,7 @@ export * from './canvas-stage';
 export { finishDrawing, removeLastDrawn } from './tools';
 export * from './view';
 export { runGhost, stopGhost, usePenGhost } from './pen-ghost';
-export { ground } from './ground';
+export { paintGround as ground } from './ground';
 export { setAhead, useAhead } from './painted-ahead';
 export { TypeEntry } from './type-entry';
 export {

@@ -4,7 +4,7 @@ import { tracePath } from '@/core/paint';
 import { OVERLAY } from './colours';
 import { numberPlaces, withRoom, type Taken } from './number-places';
 import { toScreen, type View } from './view';
-import { type Context, dot } from './overlay-drawing';
+import { type Context, drawDot } from './overlay-drawing';
 
 /** Strokes shorter than this on screen, px, are numbered in small. */
 const SHORT = 110;
@@ -20,7 +20,7 @@ export const MANY = 20;
 const FIGURE = { width: 5.4, height: 9 } as const;
 
 /** Plain small numbers at the first points of their strokes; one that would lie on another is not there until there is room. */
-export function tinyBadges(context: Context, view: View, all: readonly Badge[]): void {
+export function drawTinyBadges(context: Context, view: View, all: readonly Badge[]): void {
   context.font = '9px "Instrument Sans Variable", sans-serif';
   context.textAlign = 'right';
   context.textBaseline = 'bottom';
@@ -56,7 +56,7 @@ const radiusOf = (size: number, order: number): number => size * (order > 99 ? 0
  * The order numbers, each at the first point of its stroke, making way for one another and for those that stand already. Answers
  * where they stand.
  */
-export function badges(
+export function drawBadges(
   context: Context,
   view: View,
   all: readonly Badge[],
@@ -80,7 +80,7 @@ export function badges(
     const p = places[i]!.at;
     const size = sizeOf(view, one);
     const edge = selected ? OVERLAY.head : 'rgba(237, 230, 216, 0.5)';
-    dot(context, p, radiusOf(size, order), 'rgba(21, 18, 14, 0.78)', edge);
+    drawDot(context, p, radiusOf(size, order), 'rgba(21, 18, 14, 0.78)', edge);
     context.font = `italic ${size}px "Instrument Serif", serif`;
     context.textAlign = 'center';
     context.textBaseline = 'middle';
@@ -91,7 +91,7 @@ export function badges(
 }
 
 /** A great many chosen strokes: their paths alone, in one go. */
-export function crowd(context: Context, view: View, strokes: readonly Stroke[]): void {
+export function drawCrowd(context: Context, view: View, strokes: readonly Stroke[]): void {
   context.save();
   context.transform(view.zoom, 0, 0, view.zoom, view.x, view.y);
   context.beginPath();

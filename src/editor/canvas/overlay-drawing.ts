@@ -12,7 +12,7 @@ import { toScreen, type View } from './view';
 
 export type Context = CanvasRenderingContext2D;
 
-export function line(context: Context, view: View, path: Path): void {
+export function tracePathInView(context: Context, view: View, path: Path): void {
   context.save();
   context.transform(view.zoom, 0, 0, view.zoom, view.x, view.y);
   context.beginPath();
@@ -20,7 +20,7 @@ export function line(context: Context, view: View, path: Path): void {
   context.restore();
 }
 
-export function outlined(context: Context, width: number, colour: string): void {
+export function strokeOutlined(context: Context, width: number, colour: string): void {
   // A dark hairline under the light one keeps it visible on any picture.
   context.lineWidth = width + 2;
   context.strokeStyle = 'rgba(15, 12, 8, 0.55)';
@@ -30,7 +30,7 @@ export function outlined(context: Context, width: number, colour: string): void 
   context.stroke();
 }
 
-export function square(context: Context, p: Point, half: number, fill: string, edge: string): void {
+export function drawSquare(context: Context, p: Point, half: number, fill: string, edge: string): void {
   context.fillStyle = fill;
   context.strokeStyle = edge;
   context.lineWidth = 1.5;
@@ -40,7 +40,7 @@ export function square(context: Context, p: Point, half: number, fill: string, e
   context.stroke();
 }
 
-export function dot(context: Context, p: Point, radius: number, fill: string, edge: string): void {
+export function drawDot(context: Context, p: Point, radius: number, fill: string, edge: string): void {
   context.beginPath();
   context.arc(p.x, p.y, radius, 0, Math.PI * 2);
   context.fillStyle = fill;
@@ -51,7 +51,7 @@ export function dot(context: Context, p: Point, radius: number, fill: string, ed
 }
 
 /** A small arrow on the path, in the direction it is written. */
-export function arrow(context: Context, view: View, path: Path, colour: string): void {
+export function drawArrow(context: Context, view: View, path: Path, colour: string): void {
   const m = measurePath(path);
   if (m.length * view.zoom < 40) return;
   const at = toScreen(view, pointAtLength(m, m.length / 2));

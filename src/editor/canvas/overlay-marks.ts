@@ -6,9 +6,9 @@ import type { gripsOf } from './grips';
 import { standing } from './standing';
 import type { ToolMarks } from './tools/tool-marks';
 import { toScreen, type View } from './view';
-import { type Context, line, outlined, square, dot } from './overlay-drawing';
+import { type Context, tracePathInView, strokeOutlined, drawSquare, drawDot } from './overlay-drawing';
 
-export function safeAreas(context: Context, view: View, size: { width: number; height: number }): void {
+export function drawSafeAreas(context: Context, view: View, size: { width: number; height: number }): void {
   context.lineWidth = 1;
   context.strokeStyle = OVERLAY.safe;
   for (const [name, share] of Object.entries(SAFE)) {
@@ -27,7 +27,7 @@ export function safeAreas(context: Context, view: View, size: { width: number; h
   }
 }
 
-export function marks(
+export function drawToolMarks(
   context: Context,
   view: View,
   { preview, box, says, hairlines, trail }: ToolMarks,
@@ -48,12 +48,12 @@ export function marks(
       if (i) context.lineTo(at.x, at.y);
       else context.moveTo(at.x, at.y);
     });
-    outlined(context, 1.6, OVERLAY.head);
+    strokeOutlined(context, 1.6, OVERLAY.head);
   }
   if (preview) {
-    line(context, view, preview);
+    tracePathInView(context, view, preview);
     context.setLineDash([4, 4]);
-    outlined(context, 1, OVERLAY.head);
+    strokeOutlined(context, 1, OVERLAY.head);
     context.setLineDash([]);
   }
   if (box) {
@@ -81,7 +81,7 @@ export function marks(
 }
 
 /** The keyboard's pointer: two hairlines across the canvas and a ring, filled while it holds something. */
-export function crosshair(context: Context, view: View, place: Point, holds: boolean): void {
+export function drawCrosshair(context: Context, view: View, place: Point, holds: boolean): void {
   const at = toScreen(view, place);
   const { width, height } = context.canvas;
   context.beginPath();
@@ -93,8 +93,8 @@ export function crosshair(context: Context, view: View, place: Point, holds: boo
   context.lineTo(at.x, at.y - 9);
   context.moveTo(at.x, at.y + 9);
   context.lineTo(at.x, height);
-  outlined(context, 1, OVERLAY.vellum);
-  dot(context, at, 6, holds ? OVERLAY.head : 'transparent', OVERLAY.head);
+  strokeOutlined(context, 1, OVERLAY.vellum);
+  drawDot(context, at, 6, holds ? OVERLAY.head : 'transparent', OVERLAY.head);
 }
 
 /** The box of what is placed, the shape of a mask, and what they are changed by. */
@@ -106,27 +106,27 @@ export function drawGrips(context: Context, view: View, { lines, grips }: Return
       if (i) context.lineTo(at.x, at.y);
       else context.moveTo(at.x, at.y);
     });
-    outlined(context, 1, OVERLAY.head);
+    strokeOutlined(context, 1, OVERLAY.head);
   }
   // The first has the upper hand where they meet.
   for (const { at, shape } of [...grips].reverse()) {
     const p = toScreen(view, at);
-    if (shape === 'square') square(context, p, 4.2, OVERLAY.vellum, OVERLAY.ink);
-    else if (shape === 'dot') dot(context, p, 4, OVERLAY.vellum, OVERLAY.ink);
-    else if (shape === 'turn') dot(context, p, 5, OVERLAY.head, OVERLAY.ink);
+    if (shape === 'square') drawSquare(context, p, 4.2, OVERLAY.vellum, OVERLAY.ink);
+    else if (shape === 'dot') drawDot(context, p, 4, OVERLAY.vellum, OVERLAY.ink);
+    else if (shape === 'turn') drawDot(context, p, 5, OVERLAY.head, OVERLAY.ink);
     else {
       context.beginPath();
       context.moveTo(p.x - 7, p.y);
       context.lineTo(p.x + 7, p.y);
       context.moveTo(p.x, p.y - 7);
       context.lineTo(p.x, p.y + 7);
-      outlined(context, 1.6, OVERLAY.vellum);
+      strokeOutlined(context, 1.6, OVERLAY.vellum);
     }
   }
 }
 
 /** The closed stroke that is about to become the shape of a mask. */
-export function chosenShape(context: Context, view: View, stroke: Stroke): void {
+export function drawChosenShape(context: Context, view: View, stroke: Stroke): void {
   context.beginPath();
   const m = measurePath(standing(stroke).path);
   for (let i = 0; i <= 96; i++) {
@@ -135,12 +135,12 @@ export function chosenShape(context: Context, view: View, stroke: Stroke): void 
     else context.moveTo(at.x, at.y);
   }
   context.setLineDash([6, 4]);
-  outlined(context, 2, OVERLAY.caution);
+  strokeOutlined(context, 2, OVERLAY.caution);
   context.setLineDash([]);
 }
 
 /** A place that a finding of the proof is about. */
-export function foundPlace(context: Context, view: View, place: Bounds): void {
+export function drawFoundPlace(context: Context, view: View, place: Bounds): void {
   const a = toScreen(view, { x: place.left, y: place.top });
   const b = toScreen(view, { x: place.right, y: place.bottom });
   context.setLineDash([5, 4]);
@@ -151,7 +151,7 @@ export function foundPlace(context: Context, view: View, place: Bounds): void {
 }
 
 /** Fine threads from where strokes are awaited to where those that wait begin, of the chosen ones. */
-export function cueThreads(context: Context, view: View, piece: Piece, chosen: readonly string[]): void {
+export function drawCueThreads(context: Context, view: View, piece: Piece, chosen: readonly string[]): void {
   for (const stroke of strokesOf(piece)) {
     const { cue } = stroke;
     const leader = cue && strokeById(piece, cue.to);
@@ -178,7 +178,7 @@ export function cueThreads(context: Context, view: View, piece: Piece, chosen: r
     context.stroke();
     context.setLineDash([]);
     context.lineCap = 'butt';
-    dot(context, from, 3.4, OVERLAY.caution, OVERLAY.ink);
-    dot(context, to, 2.4, OVERLAY.caution, OVERLAY.ink);
+    drawDot(context, from, 3.4, OVERLAY.caution, OVERLAY.ink);
+    drawDot(context, to, 2.4, OVERLAY.caution, OVERLAY.ink);
   }
 }

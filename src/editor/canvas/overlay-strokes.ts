@@ -9,16 +9,23 @@ import type { Taken } from './number-places';
 import { standing } from './standing';
 import type { ToolMarks } from './tools/tool-marks';
 import { toScreen, type View } from './view';
-import { type Context, line, outlined, square, dot, arrow } from './overlay-drawing';
-import { CROWD, TINY, MANY, tinyBadges, badges, crowd, type Badge } from './overlay-badges';
+import {
+  type Context,
+  tracePathInView,
+  strokeOutlined,
+  drawSquare,
+  drawDot,
+  drawArrow,
+} from './overlay-drawing';
+import { CROWD, TINY, MANY, drawTinyBadges, drawBadges, drawCrowd, type Badge } from './overlay-badges';
 
 /** The two ends of the ink: a minium nib for the head, a verdigris dot for the tail. */
-function ends(context: Context, view: View, stroke: Stroke, frame: number): void {
+function drawEnds(context: Context, view: View, stroke: Stroke, frame: number): void {
   const m = measurePath(stroke.path);
   const inked = inkedLengths(windowAt(stroke, frame), m.length, stroke.path.closed);
   if (!inked || m.length === 0) return;
   const along = (s: number) => (stroke.path.closed && s > m.length ? s - m.length : s);
-  dot(context, toScreen(view, pointAtLength(m, along(inked.from))), 4.5, OVERLAY.tail, OVERLAY.ink);
+  drawDot(context, toScreen(view, pointAtLength(m, along(inked.from))), 4.5, OVERLAY.tail, OVERLAY.ink);
   const head = toScreen(view, pointAtLength(m, along(inked.to)));
   const t = tangentAtLength(m, along(inked.to));
   context.save();
@@ -38,7 +45,7 @@ function ends(context: Context, view: View, stroke: Stroke, frame: number): void
   context.restore();
 }
 
-function pointsAndHandles(context: Context, view: View, path: Path, chosen: readonly number[]): void {
+function drawPointsAndHandles(context: Context, view: View, path: Path, chosen: readonly number[]): void {
   for (const i of chosen) {
     const p = path.points[i];
     if (!p) continue;
@@ -49,15 +56,15 @@ function pointsAndHandles(context: Context, view: View, path: Path, chosen: read
       context.beginPath();
       context.moveTo(at.x, at.y);
       context.lineTo(tip.x, tip.y);
-      outlined(context, 1, OVERLAY.vellum);
-      dot(context, tip, 3.6, OVERLAY.vellum, OVERLAY.ink);
+      strokeOutlined(context, 1, OVERLAY.vellum);
+      drawDot(context, tip, 3.6, OVERLAY.vellum, OVERLAY.ink);
     }
   }
   path.points.forEach((p, i) => {
     const at = toScreen(view, p);
     const picked = chosen.includes(i);
-    if (p.kind === 'smooth') dot(context, at, 4.6, picked ? OVERLAY.head : OVERLAY.ink, OVERLAY.vellum);
-    else square(context, at, 4.2, picked ? OVERLAY.head : OVERLAY.ink, OVERLAY.vellum);
+    if (p.kind === 'smooth') drawDot(context, at, 4.6, picked ? OVERLAY.head : OVERLAY.ink, OVERLAY.vellum);
+    else drawSquare(context, at, 4.2, picked ? OVERLAY.head : OVERLAY.ink, OVERLAY.vellum);
   });
 }
 
@@ -90,7 +97,7 @@ const keptNumbers = keptDrawing<readonly Taken[]>();
 const viewOf = ({ x, y, zoom }: View): number[] => [x, y, zoom];
 
 /** Paths of strokes whose ink is not there now. */
-export function hintedPaths({ context, view, state }: Seen): void {
+export function drawHintedPaths({ context, view, state }: Seen): void {
   const { strokes, chosen } = strokesSeen(state);
   const { frame, linesOnly, step } = state;
   // So many paths would hide the picture, and take longer to draw than it.
@@ -107,7 +114,7 @@ export function hintedPaths({ context, view, state }: Seen): void {
     onto.strokeStyle = linesOnly ? OVERLAY.vellum : OVERLAY.faint;
     onto.setLineDash(linesOnly ? [] : [3, 4]);
     for (const layer of hinted) {
-      line(onto, view, layer.path);
+      tracePathInView(onto, view, layer.path);
       onto.stroke();
     }
     onto.setLineDash([]);
@@ -115,7 +122,7 @@ export function hintedPaths({ context, view, state }: Seen): void {
 }
 
 /** Numbers in the writing order. Those of chosen strokes make way for the others, which stay where they are. */
-export function orderNumbers({ context, view, state, tool }: Seen): void {
+export function drawOrderNumbers({ context, view, state, tool }: Seen): void {
   const { tapped } = tool;
   if (!state.numbers && !tapped) return;
   const { strokes, chosen, worked } = strokesSeen(state);
@@ -133,18 +140,18 @@ export function orderNumbers({ context, view, state, tool }: Seen): void {
   });
   const from = [...small, null, ...plain].flatMap((badge) => (badge ? [badge.stroke, badge.order] : [null]));
   const taken = keptNumbers(context, [...viewOf(view), ...from], (onto) => {
-    tinyBadges(onto, view, small);
-    return badges(onto, view, plain);
+    drawTinyBadges(onto, view, small);
+    return drawBadges(onto, view, plain);
   });
-  badges(context, view, standOut, taken ?? []);
+  drawBadges(context, view, standOut, taken ?? []);
 }
 
 /** The chosen strokes with what can be taken hold of. */
-export function chosenStrokes({ context, view, state }: Seen): void {
+export function drawChosenStrokes({ context, view, state }: Seen): void {
   const { chosen, worked, quiet } = strokesSeen(state);
-  if (worked.length > CROWD && !state.base) crowd(context, view, worked);
+  if (worked.length > CROWD && !state.base) drawCrowd(context, view, worked);
   for (const layer of worked.length > CROWD ? [] : worked) {
-    line(context, view, layer.path);
+    tracePathInView(context, view, layer.path);
     if (quiet) {
       context.lineWidth = 1;
       context.strokeStyle = OVERLAY.head;
@@ -152,14 +159,15 @@ export function chosenStrokes({ context, view, state }: Seen): void {
       context.stroke();
       context.setLineDash([]);
     } else {
-      outlined(context, 1.2, OVERLAY.head);
-      arrow(context, view, layer.path, OVERLAY.head);
+      strokeOutlined(context, 1.2, OVERLAY.head);
+      drawArrow(context, view, layer.path, OVERLAY.head);
     }
   }
   const [only, ...more] = chosen;
   if (only && more.length === 0 && !only.locked && !quiet && state.step !== 'place')
-    pointsAndHandles(context, view, only.path, shownHandles(only, state));
-  if (!quiet && worked.length <= CROWD) for (const layer of worked) ends(context, view, layer, state.frame);
+    drawPointsAndHandles(context, view, only.path, shownHandles(only, state));
+  if (!quiet && worked.length <= CROWD)
+    for (const layer of worked) drawEnds(context, view, layer, state.frame);
 }
 
 /** Points whose handles are shown: the selected ones and, while the pen draws, the last one drawn. */

@@ -16,7 +16,7 @@ import { toScreen, type View } from './view';
 type Context = CanvasRenderingContext2D;
 
 /** Strokes that were found and wait to be taken: numbered, each with its way. */
-export function traceResult(
+export function drawTraceResult(
   context: Context,
   view: View,
   strokes: readonly TracedStroke[],
@@ -49,7 +49,7 @@ export function traceResult(
     context.fillStyle = OVERLAY.tail;
     context.fill();
     if (m.length * view.zoom > 30)
-      arrowAt(context, view, pointAtLength(m, m.length * 0.55), tangentAtLength(m, m.length * 0.55));
+      drawArrowAt(context, view, pointAtLength(m, m.length * 0.55), tangentAtLength(m, m.length * 0.55));
     context.font = 'italic 13px "Instrument Serif", serif';
     context.textAlign = 'right';
     context.textBaseline = 'bottom';
@@ -62,7 +62,7 @@ export function traceResult(
   context.restore();
 }
 
-function arrowAt(context: Context, view: View, p: Point, t: Point): void {
+function drawArrowAt(context: Context, view: View, p: Point, t: Point): void {
   const at = toScreen(view, p);
   context.save();
   context.translate(at.x, at.y);
@@ -80,7 +80,7 @@ function arrowAt(context: Context, view: View, p: Point, t: Point): void {
 const maskCanvases = new WeakMap<Mask, HTMLCanvasElement>();
 
 /** Ink as it was told from the paper, in the tail's colour. */
-export function inkMask(context: Context, view: View, mask: Mask, underlay: Underlay): void {
+export function drawInkMask(context: Context, view: View, mask: Mask, underlay: Underlay): void {
   let canvas = maskCanvases.get(mask);
   if (!canvas) {
     canvas = document.createElement('canvas');
@@ -99,7 +99,7 @@ export function inkMask(context: Context, view: View, mask: Mask, underlay: Unde
 }
 
 /** The frame of what is selected, with a square at each corner to size it by. */
-export function frame(context: Context, view: View, bounds: Bounds, handles: boolean): void {
+export function drawFrame(context: Context, view: View, bounds: Bounds, handles: boolean): void {
   const a = toScreen(view, { x: bounds.left, y: bounds.top });
   const b = toScreen(view, { x: bounds.right, y: bounds.bottom });
   context.lineWidth = 1;
@@ -119,7 +119,7 @@ export function frame(context: Context, view: View, bounds: Bounds, handles: boo
   }
 }
 
-export function guidesAndGrid(context: Context, view: View, piece: Piece, grid: number | null): void {
+export function drawGuidesAndGrid(context: Context, view: View, piece: Piece, grid: number | null): void {
   const { width, height } = piece.size;
   const a = toScreen(view, { x: 0, y: 0 });
   const b = toScreen(view, { x: width, y: height });
@@ -141,7 +141,7 @@ export function guidesAndGrid(context: Context, view: View, piece: Piece, grid: 
 }
 
 /** Ends that nearly meet: a ring round the gap. */
-export function looseEnds(context: Context, view: View, ends: readonly NearEnd[]): void {
+export function drawLooseEnds(context: Context, view: View, ends: readonly NearEnd[]): void {
   for (const { at, to } of ends) {
     const [p, q] = [toScreen(view, at), toScreen(view, to)];
     context.beginPath();
@@ -157,7 +157,7 @@ export function looseEnds(context: Context, view: View, ends: readonly NearEnd[]
 }
 
 /** Places that stay bare, each with its size, and what is seen too early at a frame. */
-export function coverMarks(context: Context, view: View, coverage: Coverage, frame: number): void {
+export function drawCoverage(context: Context, view: View, coverage: Coverage, frame: number): void {
   const outline = (box: Bounds, dash: number[]): void => {
     const a = toScreen(view, { x: box.left, y: box.top });
     const b = toScreen(view, { x: box.right, y: box.bottom });

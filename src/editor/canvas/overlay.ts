@@ -15,19 +15,27 @@ import { useTracing } from '../tracing';
 import { framed } from './frames';
 import { gripsOf } from './grips';
 import {
-  coverMarks,
-  frame as drawFrame,
-  guidesAndGrid,
-  inkMask,
-  looseEnds,
-  traceResult,
+  drawCoverage,
+  drawFrame as drawFrame,
+  drawGuidesAndGrid,
+  drawInkMask,
+  drawLooseEnds,
+  drawTraceResult,
 } from './overlay-trace';
 import { penGhost, usePenGhost } from './pen-ghost';
 import type { ToolMarks } from './tools/tool-marks';
 import type { View } from './view';
 import type { Context } from './overlay-drawing';
-import { type Seen, hintedPaths, orderNumbers, chosenStrokes } from './overlay-strokes';
-import { safeAreas, marks, drawGrips, chosenShape, crosshair, foundPlace, cueThreads } from './overlay-marks';
+import { type Seen, drawHintedPaths, drawOrderNumbers, drawChosenStrokes } from './overlay-strokes';
+import {
+  drawSafeAreas,
+  drawToolMarks,
+  drawGrips,
+  drawChosenShape,
+  drawCrosshair,
+  drawFoundPlace,
+  drawCueThreads,
+} from './overlay-marks';
 
 /** Something that is drawn over the picture to help with the work, and is never exported. */
 export interface Overlay {
@@ -41,22 +49,23 @@ export interface Overlay {
 export const OVERLAYS: readonly Overlay[] = [
   {
     paint: ({ context, view, state }) => {
-      if (state.safeAreas) safeAreas(context, view, state.piece.size);
+      if (state.safeAreas) drawSafeAreas(context, view, state.piece.size);
       // While the piece plays the picture stands alone.
       return state.playing;
     },
   },
   {
-    paint: ({ context, view, state }) => guidesAndGrid(context, view, state.piece, useTools.getState().grid),
+    paint: ({ context, view, state }) =>
+      drawGuidesAndGrid(context, view, state.piece, useTools.getState().grid),
     hears: [useTools],
   },
   {
     paint({ context, view, state: { piece } }) {
       const { run, ink } = useTracing.getState();
       const inked = ink && piece.underlays.find((underlay) => underlay.id === ink.underlay);
-      if (ink && inked) inkMask(context, view, ink.mask, inked);
+      if (ink && inked) drawInkMask(context, view, ink.mask, inked);
       // What was found stands alone until it is taken or left.
-      if (run?.strokes) traceResult(context, view, run.strokes, piece.size);
+      if (run?.strokes) drawTraceResult(context, view, run.strokes, piece.size);
       return Boolean(run?.strokes);
     },
     hears: [useTracing],
@@ -68,13 +77,13 @@ export const OVERLAYS: readonly Overlay[] = [
     },
   },
   { paint: penGhost, hears: [usePenGhost] },
-  { paint: hintedPaths },
-  { paint: chosenStrokes },
-  { paint: orderNumbers },
+  { paint: drawHintedPaths },
+  { paint: drawChosenStrokes },
+  { paint: drawOrderNumbers },
   {
     paint({ context, view, state }) {
       const { coverage } = useCovering.getState();
-      if (state.step === 'reveal' && coverage) coverMarks(context, view, coverage, Math.round(state.frame));
+      if (state.step === 'reveal' && coverage) drawCoverage(context, view, coverage, Math.round(state.frame));
     },
     hears: [useCovering],
   },
@@ -86,7 +95,7 @@ export const OVERLAYS: readonly Overlay[] = [
     paint({ context, view }) {
       const { open, findings, chosen } = useProof.getState();
       const place = open && findings.find((finding) => finding.id === chosen)?.place;
-      if (place) foundPlace(context, view, place);
+      if (place) drawFoundPlace(context, view, place);
     },
     hears: [useProof],
   },
@@ -94,27 +103,27 @@ export const OVERLAYS: readonly Overlay[] = [
     paint({ context, view, state }) {
       const shape = useShapeChoice.getState().stroke;
       const drawn = shape === null ? undefined : strokeById(state.piece, shape);
-      if (drawn) chosenShape(context, view, drawn);
+      if (drawn) drawChosenShape(context, view, drawn);
     },
     hears: [useShapeChoice],
   },
   {
     paint({ context, view, state }) {
-      if (state.step === 'time') cueThreads(context, view, state.piece, state.selection.layers);
+      if (state.step === 'time') drawCueThreads(context, view, state.piece, state.selection.layers);
     },
   },
   {
     paint({ context, view, state }) {
       const { shown, reach } = useLooseEnds.getState();
-      if (shown) looseEnds(context, view, looseEndsOf(state.piece, reach));
+      if (shown) drawLooseEnds(context, view, looseEndsOf(state.piece, reach));
     },
     hears: [useLooseEnds],
   },
-  { paint: ({ context, view, tool }) => marks(context, view, tool) },
+  { paint: ({ context, view, tool }) => drawToolMarks(context, view, tool) },
   {
     paint({ context, view }) {
       const { at, holds } = useCrosshair.getState();
-      if (at) crosshair(context, view, at, holds);
+      if (at) drawCrosshair(context, view, at, holds);
     },
     hears: [useCrosshair],
   },

@@ -6,10 +6,10 @@ import { framesPerSecond } from '@/core/timing';
 import { newCanvas } from '@/workers/new-canvas';
 import type { PictureWorker } from '@/workers/picture.worker';
 import { wrap } from 'comlink';
-import { frameOvertaken } from '../playback';
+import { countOvertaken } from '../playback';
 import { shownPiece, type EditorState } from '../state';
 import { underlayImage } from '../underlays';
-import { ground } from './ground';
+import { paintGround } from './ground';
 import { onionItems } from './onion';
 import { frameAhead } from './painted-ahead';
 import { picturesAfar, type PicturesAfar } from './pictures-afar';
@@ -117,7 +117,7 @@ export function stagePicture(
         place(window.devicePixelRatio || 1);
         shown(frame);
       },
-      overtaken: (_, by) => frameOvertaken(by.frame),
+      overtaken: (_, by) => countOvertaken(by.frame),
       failed,
     });
   }
@@ -154,7 +154,7 @@ export function stagePicture(
         below.clearRect(0, 0, under.width, under.height);
         // On whole pixels, as the piece is: its edge is an edge.
         const [left, top] = [Math.round(x), Math.round(y)];
-        ground(
+        paintGround(
           below,
           left,
           top,

@@ -5,7 +5,7 @@ import styled from 'styled-components';
 import { Button, IconButton, Pop } from '@/ui';
 import { useEditor } from '../state';
 import { STEP_HELP } from './step-help';
-import { tourLeftAt, tourTo } from './tour';
+import { tourLeftAt, goToStop } from './tour';
 
 const Corner = styled.div`
   float: right;
@@ -61,7 +61,7 @@ export function HelpButton() {
                   <Button
                     onPress={() => {
                       close();
-                      tourTo(tourLeftAt());
+                      goToStop(tourLeftAt());
                     }}
                   >
                     {tourLeftAt() > 0 ? 'Continue the tour' : 'Guided tour'}

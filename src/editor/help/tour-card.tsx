@@ -3,7 +3,7 @@ import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { X } from 'lucide-react';
 import styled from 'styled-components';
 import { Button, IconButton, MainButton } from '@/ui';
-import { leaveTour, STOPS, tourTo, useTour } from './tour';
+import { leaveTour, STOPS, goToStop, useTour } from './tour';
 
 const Ring = styled.div`
   position: fixed;
@@ -120,10 +120,10 @@ function Shown({ stop }: { stop: number }) {
           <span>
             {stop + 1} of {STOPS.length}
           </span>
-          <Button isDisabled={stop === 0} onPress={() => tourTo(stop - 1)}>
+          <Button isDisabled={stop === 0} onPress={() => goToStop(stop - 1)}>
             Back
           </Button>
-          <MainButton data-next onPress={() => tourTo(stop + 1)}>
+          <MainButton data-next onPress={() => goToStop(stop + 1)}>
             {last ? 'Done' : 'Next'}
           </MainButton>
         </Foot>

@@ -115,7 +115,7 @@ export const tourLeftAt = (): number => {
 };
 
 /** Goes to a stop; beyond the last the tour is over. */
-export function tourTo(stop: number): void {
+export function goToStop(stop: number): void {
   if (stop >= STOPS.length) {
     remember(KEY, '0');
     useTour.setState({ stop: null });

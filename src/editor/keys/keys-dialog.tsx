@@ -2,7 +2,7 @@
 import { useEffect, useState, type KeyboardEvent } from 'react';
 import styled from 'styled-components';
 import { Button, Check, Dialog, keepEvent, TextInput } from '@/ui';
-import { giveKey, isCharacter, keysAsTheyWere, useOwnKeys } from './own-keys';
+import { giveKey, isCharacter, resetKeys, useOwnKeys } from './own-keys';
 import { written } from './shortcuts';
 import { SHORTCUTS, type Shortcut } from './shortcuts-list';
 
@@ -120,7 +120,7 @@ export function KeysDialog() {
         <Check isSelected={characters} onChange={(on) => useOwnKeys.setState({ characters: on })}>
           Keys of one character
         </Check>
-        <Button onPress={keysAsTheyWere}>As they were</Button>
+        <Button onPress={resetKeys}>As they were</Button>
       </Foot>
     </Dialog>
   );

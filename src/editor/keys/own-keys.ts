@@ -38,4 +38,4 @@ export function giveKey(name: string, keys: string, all: readonly { name: string
   });
 }
 
-export const keysAsTheyWere = (): void => useOwnKeys.setState(NONE);
+export const resetKeys = (): void => useOwnKeys.setState(NONE);

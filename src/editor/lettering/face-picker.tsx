@@ -19,7 +19,7 @@ import type { FaceSummary } from '@/contract';
 import { Button, IconButton, IconToggle, Pop, selectLooks } from '@/ui';
 import { takeFont } from '../importing';
 import { FaceSample } from './face-sample';
-import { faceUsed, toggleLiked, useLikedFaces } from './liked-faces';
+import { noteFaceUsed, toggleLiked, useLikedFaces } from './liked-faces';
 import { SINGLE_LINE } from './use-faces';
 
 /** Kinds of faces, as people choose by them, in the order in which they stand. */
@@ -195,7 +195,7 @@ export function FacePicker({
   const kinds = Object.entries(KINDS).filter(([id]) => faces.some((face) => face.kind === id));
   const take = (face: FaceSummary): void => {
     setOpen(false);
-    faceUsed(face.id);
+    noteFaceUsed(face.id);
     onChange(face);
   };
   return (

@@ -27,5 +27,5 @@ export const toggleLiked = (id: string): void =>
     liked: liked.includes(id) ? liked.filter((one) => one !== id) : [...liked, id],
   }));
 
-export const faceUsed = (id: string): void =>
+export const noteFaceUsed = (id: string): void =>
   useLikedFaces.setState(({ last }) => ({ last: [id, ...last.filter((one) => one !== id)].slice(0, LAST) }));

@@ -1,5 +1,5 @@
 'use client';
-import { changed, markColour, widestOf, type Ink } from '@/core/document';
+import { changed, swatchColour, widestOf, type Ink } from '@/core/document';
 import { Button, Buttons, ColourField, Group, NumberField, pixels } from '@/ui';
 import { rememberColour, useSwatches } from '../properties';
 import { inkForNew, selectedStrokes, useCalm, useTools } from '../state';
@@ -27,9 +27,9 @@ export function NewInkGroup() {
       <ColourField
         label="Colour"
         fullLabel="Colour of new strokes"
-        value={markColour(ink)}
+        value={swatchColour(ink)}
         swatches={swatches}
-        onSettled={() => rememberColour(markColour(inkForNew()))}
+        onSettled={() => rememberColour(swatchColour(inkForNew()))}
         onChange={(colour) => put(changed<Ink>(ink, { colour, gradient: undefined }))}
       />
       <Buttons>

@@ -69,7 +69,7 @@ export function play(): void {
 }
 
 /** A frame that was due while playing was never seen: a newer one was due before its picture was begun. */
-export function frameOvertaken(seenMeanwhile: number): void {
+export function countOvertaken(seenMeanwhile: number): void {
   const { playing, dropped } = useEditor.getState();
   if (playing) useEditor.setState({ dropped: dropped + 1, slowest: seenMeanwhile });
 }

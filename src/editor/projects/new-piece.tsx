@@ -5,7 +5,7 @@ import { PIECES, type ProjectSummary } from '@/contract';
 import { cutName, newPiece, SIZES } from '@/core/document';
 import { parseTime, rateName, RATES } from '@/core/timing';
 import { Dialog, MainButton, NumberField, Select, TextInput } from '@/ui';
-import { pieceMade } from '../fresh-piece';
+import { notePieceMade } from '../fresh-piece';
 import { call } from '../saving';
 import { Form, Foot } from './project-frame';
 
@@ -24,7 +24,7 @@ export function NewPiece({ project, onClose }: { project: ProjectSummary; onClos
     try {
       const document = newPiece(cutName(name), preset.size, rate, length);
       const made = await call(PIECES.create, { params: { id: project.id }, body: { document } });
-      pieceMade(made.id);
+      notePieceMade(made.id);
       router.push(`/pieces/${made.id}`);
     } catch (problem) {
       setError((problem as Error).message);

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { create } from 'zustand';
-import { markColour, strokesOf, type Piece } from '@/core/document';
+import { swatchColour, strokesOf, type Piece } from '@/core/document';
 import type { Swatches } from '@/ui';
 import { recall, remember } from '../remembered';
 import { useShelf } from '../shelf';
@@ -34,7 +34,7 @@ export function rememberColour(colour: string): void {
 export function coloursOf(piece: Piece): string[] {
   const count = new Map<string, number>();
   for (const { ink } of strokesOf(piece)) {
-    const colour = markColour(ink);
+    const colour = swatchColour(ink);
     count.set(colour, (count.get(colour) ?? 0) + 1);
   }
   return [...count.entries()].sort((a, b) => b[1] - a[1]).map(([colour]) => colour);

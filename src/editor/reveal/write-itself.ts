@@ -68,7 +68,7 @@ async function written(piece: Piece, id: string, its: Work): Promise<Piece> {
 export const prepareToWrite = (layer: Lettering): Promise<void> =>
   coverWorker.prepare((remote) => remote.warmUp(layer, useTracing.getState().options));
 
-const progressed = (done: number, stage?: string): void =>
+const noteProgress = (done: number, stage?: string): void =>
   useWriting.setState({ done, ...(stage !== undefined && { stage }) });
 
 /** Stops what is under way; nothing of it is taken. */
@@ -89,7 +89,7 @@ export async function writeItself(id: string): Promise<boolean> {
       // Something may have been changed meanwhile: what was made no longer fits it, so it is made once more.
       if (start() === piece) return made;
     }
-  }, progressed);
+  }, noteProgress);
   void sayWhenSlow(job, (piece) => `“${layerOf(piece, id).name}” writes itself now.`, isWatched);
   useWriting.setState({ ...IDLE, of: id, job, at: 1, total: 1, failed: null });
   const end = await job.settled;
@@ -111,7 +111,7 @@ const SETTLED = 450;
 const AWAY = 4000;
 
 /** Resolves when nothing is dragged: a document is put right between drags. */
-const undragged = (signal: AbortSignal): Promise<void> =>
+const untilDragEnds = (signal: AbortSignal): Promise<void> =>
   new Promise((resolve) => {
     if (!useEditor.getState().base) return resolve();
     const end = useEditor.subscribe(({ base }) => {
@@ -125,13 +125,13 @@ const undragged = (signal: AbortSignal): Promise<void> =>
 /** Makes the strokes of one lettering follow it. Resolves when they do, or when it is gone or needs it no more. */
 async function catchUp({ within, id }: Behind, its: Work): Promise<void> {
   for (;;) {
-    await undragged(its.signal);
+    await untilDragEnds(its.signal);
     const whole = useEditor.getState().piece;
     const inner = pieceWithin(whole, within);
     const layer = inner?.layers.find((one) => one.id === id);
     if (!inner || !layer || !isBehind(inner, layer)) return;
     const made = await written(inner, id, its);
-    await undragged(its.signal);
+    await untilDragEnds(its.signal);
     if (its.signal.aborted) return;
     const now = useEditor.getState().piece;
     // What lies around it may have changed; only a change of the piece it is in makes it be done again.
@@ -165,7 +165,7 @@ export function watchTexts(): () => void {
         useWriting.setState({ of: next.id, at, total: at + more.length });
         await catchUp(next, its);
       }
-    }, progressed);
+    }, noteProgress);
     void sayWhenSlow(job, () => 'Strokes follow their text again.', isWatched);
     useWriting.setState({ ...IDLE, of: lettersBehind(piece)[0]!.id, job, at: 1 });
     const end = await job.settled;

@@ -1,7 +1,7 @@
 import {
   kindOf,
   lineLength,
-  markColour,
+  swatchColour,
   windowAt,
   windowOf,
   type Group,
@@ -81,7 +81,7 @@ export function groupOwner(group: Group, members: readonly Layer[], keyed: Keyed
     name: group.name,
     locked: members.every((layer) => layer.locked),
     hidden: members.every((layer) => layer.hidden),
-    colour: strokes[0] ? markColour(strokes[0].ink) : PLAIN,
+    colour: strokes[0] ? swatchColour(strokes[0].ink) : PLAIN,
     keyed,
     layers: members.map((layer) => layer.id),
     led: false,

@@ -40,7 +40,7 @@ export function rulerStep(pixelsPerFrame: number, fps: number): { frames: number
 }
 
 /** The moments that the ruler marks. */
-export function useRulerMarks(): { frame: number; x: number; text: string }[] {
+export function useRulerTicks(): { frame: number; x: number; text: string }[] {
   const scale = useTimeScale();
   const rate = useEditor((s) => s.piece.rate);
   const length = useEditor((s) => s.piece.length);
@@ -82,7 +82,7 @@ function PaintedAhead() {
 
 /** Time in seconds or frames; press or drag to show a moment. */
 export const Ruler = memo(function Ruler() {
-  const marks = useRulerMarks();
+  const marks = useRulerTicks();
   const frame = useEditor((s) => s.frame);
   const length = useEditor((s) => s.piece.length);
   const rate = useEditor((s) => s.piece.rate);

@@ -1,6 +1,6 @@
 'use client';
 import styled from 'styled-components';
-import { useRulerMarks } from './ruler';
+import { useRulerTicks } from './ruler';
 
 export const HEAD_WIDTH = 244;
 export const RULER_HEIGHT = 22;
@@ -121,5 +121,5 @@ const Grid = styled.i`
 `;
 
 export function GridLines() {
-  return useRulerMarks().map((mark) => <Grid key={mark.frame} style={{ left: mark.x }} />);
+  return useRulerTicks().map((mark) => <Grid key={mark.frame} style={{ left: mark.x }} />);
 }

@@ -24,13 +24,13 @@ import { evaluate } from '@/core/scene';
 import { framesPerSecond } from '@/core/timing';
 import { closeConnection } from '../database';
 import { WRITE } from '../exports/formats';
-import { databaseOfItsOwn, freshProject, smallPiece } from '../testing';
+import { openOwnDatabase, freshProject, smallPiece } from '../testing';
 import { receivedFrame, takeFile, vectorsOf } from '.';
 
 const folder = mkdtempSync(join(tmpdir(), 'obelus-bay-'));
 process.env.OBELUS_DATA = folder;
 beforeAll(async () => {
-  await databaseOfItsOwn();
+  await openOwnDatabase();
   await freshProject();
 });
 afterAll(async () => {

@@ -12,7 +12,7 @@ import { toYuv420, yuv420Length } from './to-yuv420';
  */
 type Convert = (straight: Uint8Array, leaving: Uint8Array, from: number, to: number) => void;
 
-const premultiplied: Convert = (straight, leaving, from, to) => {
+const premultiply: Convert = (straight, leaving, from, to) => {
   for (let i = from; i < to; i += 4) {
     const alpha = straight[i + 3]!;
     for (let c = i; c < i + 3; c++) leaving[c] = Math.round((straight[c]! * alpha) / 255);
@@ -21,7 +21,7 @@ const premultiplied: Convert = (straight, leaving, from, to) => {
 };
 
 /** Laid over a colour; a pixel that is not shown leaves as nothing. */
-const over =
+const layOver =
   (colour: string, isShown: (alpha: number) => boolean): Convert =>
   (straight, leaving, from, to) => {
     const ground = [1, 3, 5].map((at) => parseInt(colour.slice(at, at + 2), 16));
@@ -36,7 +36,7 @@ const over =
     }
   };
 
-const opaque: Convert = (straight, leaving, from, to) => {
+const dropAlpha: Convert = (straight, leaving, from, to) => {
   for (let i = from; i < to; i += 4) {
     for (let c = i; c < i + 3; c++) leaving[c] = straight[c]!;
     leaving[i + 3] = 255;
@@ -44,7 +44,7 @@ const opaque: Convert = (straight, leaving, from, to) => {
 };
 
 /** Alpha as grey. */
-const matte: Convert = (straight, leaving, from, to) => {
+const writeMatte: Convert = (straight, leaving, from, to) => {
   for (let i = from; i < to; i += 4) {
     leaving.fill(straight[i + 3]!, i, i + 3);
     leaving[i + 3] = 255;
@@ -57,20 +57,20 @@ function conversionsOf(transparency: Transparency, colour: string): readonly [st
     case 'straight':
       return [['', null]];
     case 'premultiplied':
-      return [['', premultiplied]];
+      return [['', premultiply]];
     case 'over':
-      return [['', over(colour, () => true)]];
+      return [['', layOver(colour, () => true)]];
     case 'edge':
-      return [['', over(colour, (alpha) => alpha >= 128)]];
+      return [['', layOver(colour, (alpha) => alpha >= 128)]];
     case 'matte':
       return [
-        ['fill', opaque],
-        ['matte', matte],
+        ['fill', dropAlpha],
+        ['matte', writeMatte],
       ];
     case 'key':
       return [
-        ['fill', over('#000000', () => true)],
-        ['matte', matte],
+        ['fill', layOver('#000000', () => true)],
+        ['matte', writeMatte],
       ];
   }
 }

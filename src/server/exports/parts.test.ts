@@ -9,7 +9,7 @@ import type { Piece } from '@/core/document';
 import { RATES, type Rate } from '@/core/timing';
 import { assetPath } from '../assets';
 import { closeConnection, models } from '../database';
-import { databaseOfItsOwn, freshPiece, killProcess, smallPiece, startWorkerProcess } from '../testing';
+import { openOwnDatabase, freshPiece, killProcess, smallPiece, startWorkerProcess } from '../testing';
 import { WRITE } from './formats';
 import { helpWithParts, partLength } from './parts';
 import { closeQueue, getExport, requestExport } from '.';
@@ -23,7 +23,7 @@ function startWorker(): void {
 }
 
 // Its workers take what is asked for here, and nothing else.
-beforeAll(databaseOfItsOwn);
+beforeAll(openOwnDatabase);
 afterAll(async () => {
   workers.forEach((child) => killProcess(child));
   await closeQueue();

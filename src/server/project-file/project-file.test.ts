@@ -16,12 +16,12 @@ import { addFace, setLettering } from '../lettering';
 import { storePicture } from '../pictures';
 import { createPiece, listRevisions, openPiece } from '../pieces';
 import { addShelfItem, readShelf } from '../shelf';
-import { databaseOfItsOwn, freshProject, smallPiece } from '../testing';
+import { openOwnDatabase, freshProject, smallPiece } from '../testing';
 import { openProjectFile, savePieceFile, saveProject } from '.';
 
 const folder = mkdtempSync(join(tmpdir(), 'obelus-files-'));
 process.env.OBELUS_DATA = folder;
-beforeAll(databaseOfItsOwn);
+beforeAll(openOwnDatabase);
 afterAll(async () => {
   await closeConnection();
   rmSync(folder, { recursive: true, force: true });

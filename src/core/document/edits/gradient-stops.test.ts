@@ -3,7 +3,7 @@ import { rampAt, sortedStops } from '../../colour';
 import { isKeyed } from '../../timing';
 import { changed } from '../changed';
 import { DEFAULT_INK } from '../create';
-import { inkSchema, markColour, type Gradient, type Ink } from '../ink-schema';
+import { inkSchema, swatchColour, type Gradient, type Ink } from '../ink-schema';
 import {
   colourRunOf,
   stopsListed,
@@ -96,9 +96,9 @@ test('colours run along, across or not at all: each way keeps what colours there
         expect(colourRunOf(ink)).toBe(way);
         expect(inkSchema.safeParse(ink).success).toBe(true);
         // The colour that stands for the whole ink is still in it, and a gradient that only lies otherwise has the same stops.
-        if (way === 'solid') expect(ink.colour).toBe(markColour(before));
+        if (way === 'solid') expect(ink.colour).toBe(swatchColour(before));
         else if (before.gradient) expect(ink.gradient!.stops).toBe(before.gradient.stops);
-        else expect(ink.gradient!.stops[0]!.colour).toBe(markColour(before));
+        else expect(ink.gradient!.stops[0]!.colour).toBe(swatchColour(before));
       }
     }),
   );

@@ -1,6 +1,6 @@
 import { colourAt, rampAt, sortedStops, type Stop } from '../../colour';
 import { valueAt } from '../../timing';
-import { markColour, type Gradient, type Ink } from '../ink-schema';
+import { swatchColour, type Gradient, type Ink } from '../ink-schema';
 import { withValueAt, type InkChange } from './ink';
 
 /** The stops of a gradient as they are at a frame, in the order in which they are listed. */
@@ -63,12 +63,12 @@ const FIRST_STOPS = {
 /** What lets the colours of an ink run otherwise: colours that it has stay, where it has one alone others are added to it. */
 export function withColourRun(ink: Ink, run: ColourRun, size: { readonly width: number }): InkChange {
   if (run === colourRunOf(ink)) return {};
-  if (run === 'solid') return { gradient: undefined, colour: markColour(ink) };
+  if (run === 'solid') return { gradient: undefined, colour: swatchColour(ink) };
   const along = run === 'along' ? 'visible' : 'picture';
   const first = {
     from: { x: 0, y: 0 },
     to: { x: size.width, y: 0 },
-    stops: FIRST_STOPS[along](markColour(ink)),
+    stops: FIRST_STOPS[along](swatchColour(ink)),
   };
   return { gradient: { ...(ink.gradient ?? first), along } };
 }

@@ -1,7 +1,7 @@
 import { pathBounds } from '../../geometry';
 import { scaled } from '../../properties';
 import { isKeyed } from '../../timing';
-import { markColour } from '../ink-schema';
+import { swatchColour } from '../ink-schema';
 import { movePoints } from '../edits/points';
 import { layerSchema, type Stroke } from '../schema';
 import { PLAIN, type LayerKind } from './kind';
@@ -18,7 +18,7 @@ export const STROKE_KIND: LayerKind<Stroke> = {
   }),
   moved: (stroke, by) => ({ ...stroke, path: movePoints(stroke.path, by) }),
   scaled: (stroke, factor, about) => scaled(layerSchema, stroke, factor, about),
-  colour: ({ ink }) => markColour(ink),
+  colour: ({ ink }) => swatchColour(ink),
   ownColour: ({ ink }) => (isKeyed(ink.colour) ? null : ink.colour),
   recoloured: (stroke, colour) => ({ ...stroke, ink: { ...stroke.ink, colour } }),
   retimed: (stroke, _at, factor) =>

@@ -112,7 +112,7 @@ function tracedIn(items: readonly Item[], matrix: Matrix, name: string, reading:
  * Strokes of a list of shapes: each style draws the paths before it (Lottie 1.0, Shapes).
  * @param trims those that follow, in the lists it lies in, the nearest first.
  */
-function strokesIn(
+function readStrokes(
   items: readonly Item[],
   matrix: Matrix,
   name: string,
@@ -129,7 +129,7 @@ function strokesIn(
       const own = compose(matrix, placeOf(place, reading.leftOut));
       const share = ((firstNumbers(place?.o, [100])[0] ?? 100) / 100) * opacity;
       const after = [...items.slice(at + 1).filter(({ ty, hd }) => ty === 'tm' && hd !== true), ...trims];
-      strokesIn(inner, own, textOf(item.nm, name), share, after, reading);
+      readStrokes(inner, own, textOf(item.nm, name), share, after, reading);
     }
     if (item.ty !== 'st' && item.ty !== 'gs') continue;
     const ends = items.slice(at + 1).filter(({ ty, hd }) => ty === 'tm' && hd !== true);
@@ -190,7 +190,7 @@ function readLayers(
     if (isMoving(ks.o)) reading.leftOut.add('opacity that changes');
     const opacity = (firstNumbers(ks.o, [100])[0] ?? 100) / 100;
     const own = { ...reading, seen };
-    if (shapes) strokesIn(itemsOf(layer.shapes), matrix, textOf(layer.nm, 'Stroke'), opacity, [], own);
+    if (shapes) readStrokes(itemsOf(layer.shapes), matrix, textOf(layer.nm, 'Stroke'), opacity, [], own);
     else if (asset) {
       // What lies within begins when its layer says so.
       const start = numberOf(layer.st, 0);

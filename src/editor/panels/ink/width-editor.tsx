@@ -1,7 +1,7 @@
 'use client';
 import { useRef, useState, type PointerEvent } from 'react';
 import styled from 'styled-components';
-import { markColour, sameValue, type Ink } from '@/core/document';
+import { swatchColour, sameValue, type Ink } from '@/core/document';
 import {
   EVEN_WIDTHS,
   laidOut,
@@ -128,7 +128,7 @@ export function WidthEditor({ inks }: { inks: readonly Ink[] }) {
       >
         <path
           d={edges(widths)}
-          fill={inks[0] ? markColour(inks[0]) : 'var(--text)'}
+          fill={inks[0] ? swatchColour(inks[0]) : 'var(--text)'}
           opacity={mixed ? 0.35 : 0.9}
         />
         <line x1={x(0)} x2={x(1)} y1={HIGH / 2} y2={HIGH / 2} stroke="var(--desk)" strokeDasharray="2 3" />
