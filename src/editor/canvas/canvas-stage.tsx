@@ -2,7 +2,7 @@
 import { useEffect, useMemo, useRef } from 'react';
 import { followPointer, openContextMenu } from '@/ui';
 import { selectForMenu, selectionEntries } from '../menus';
-import { cancelDrag, endColourPick, endDrag, select, useColourPick, useEditor, type Tool } from '../state';
+import { endColourPick, select, useColourPick, useEditor, type Tool } from '../state';
 import { layerAt } from './hit';
 import { OVERLAYS, paintOverlay } from './overlay';
 import {
@@ -11,11 +11,13 @@ import {
   handTool,
   orderTool,
   penTool,
+  pressTool,
   selectTool,
   shapeTool,
   textTool,
   type CanvasTool,
   type PointerInput,
+  type ToolPress,
 } from './tools';
 import { onUnderlayLoaded } from '../underlays';
 import { crosshairKeys } from './crosshair-keys';
@@ -53,7 +55,7 @@ export function CanvasStage() {
     const above = overlay.current!.getContext('2d')!;
     let asked = 0;
     let spaceHeld = false;
-    let pressed: CanvasTool | null = null;
+    let pressed: ToolPress | null = null;
     let lastDown = { at: 0, x: 0, y: 0 };
 
     const ask = () => {
@@ -86,7 +88,7 @@ export function CanvasStage() {
       element.dataset.pen = ghost ? String(ghost.way.at(ghost.gone)?.stroke) : '';
       element.style.cursor = useColourPick.getState().take
         ? 'crosshair'
-        : (pressed ?? (spaceHeld ? tools.hand : tools[state.tool])).cursor();
+        : (pressed?.tool ?? (spaceHeld ? tools.hand : tools[state.tool])).cursor();
     }
 
     const inputOf = (event: PointerEvent): PointerInput => {
@@ -138,13 +140,9 @@ export function CanvasStage() {
           for (const one of all.length > 0 ? all : [now]) tool.move(inputOf(one), true);
           ask();
         },
-        release(now) {
-          tool.up(inputOf(now));
-          endDrag();
-        },
+        release: (now) => pressed?.release(inputOf(now)),
         cancel() {
-          tool.cancel();
-          cancelDrag();
+          pressed?.cancel();
           // A press that was taken back is no half of a double one.
           lastDown = { at: 0, x: 0, y: 0 };
         },
@@ -153,8 +151,7 @@ export function CanvasStage() {
           ask();
         },
       });
-      pressed = tool;
-      tool.down(input);
+      pressed = pressTool(tool, input);
       lastDown = { at: event.timeStamp, x: input.screen.x, y: input.screen.y };
       ask();
     };

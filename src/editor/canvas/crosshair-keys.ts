@@ -1,9 +1,9 @@
 import type { Point } from '@/core/geometry';
 import { keepEvent } from '@/ui';
-import { cancelDrag, endDrag, singleStroke, useEditor } from '../state';
+import { singleStroke, useEditor } from '../state';
 import { crosshairStep, moveCrosshair, hideCrosshair, useCrosshair } from './crosshair';
 import { layerAt, pointAt } from './hit';
-import type { CanvasTool, PointerInput } from './tools';
+import { pressTool, type CanvasTool, type PointerInput, type ToolPress } from './tools';
 import { toScreen, useView } from './view';
 
 /** Two presses on one place within this time are a double one, as a pointer's are; keys are slower. */
@@ -43,8 +43,8 @@ export function crosshairKeys({
 }) {
   let pressedAt = -Infinity;
   let pressedOn: Point | null = null;
-  /** The tool is down. */
-  let down = false;
+  /** What the tool in hand is down for. */
+  let down: ToolPress | null = null;
 
   const inputAt = (at: Point, { shiftKey, altKey, timeStamp }: Modifiers, double = false): PointerInput => ({
     screen: toScreen(useView.getState(), at),
@@ -68,23 +68,20 @@ export function crosshairKeys({
     const double = same && event.timeStamp - pressedAt < DOUBLE_MS;
     [pressedAt, pressedOn] = [event.timeStamp, at];
     if (useEditor.getState().playing) useEditor.setState({ playing: false });
-    tool().down(inputAt(at, event, double));
-    down = true;
+    down = pressTool(tool(), inputAt(at, event, double));
     useCrosshair.setState({ holds: true });
   }
   function release(at: Point, event: Modifiers): void {
-    down = false;
+    down?.release(inputAt(at, event));
+    down = null;
     useCrosshair.setState({ holds: false });
-    tool().up(inputAt(at, event));
-    endDrag();
   }
   /** Takes back what is being dragged. */
   function letGo(): void {
     if (!down) return;
-    down = false;
+    down.cancel();
+    down = null;
     useCrosshair.setState({ holds: false });
-    tool().cancel();
-    cancelDrag();
     // It goes back as well, to be able to take hold again.
     if (pressedOn) moveCrosshair(pressedOn);
     pressedOn = null;

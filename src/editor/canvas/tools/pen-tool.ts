@@ -22,7 +22,7 @@ import {
   type PathPoint,
   type Point,
 } from '@/core/geometry';
-import { beginDrag, edit, newId, select, inkForNew, singleStroke, useEditor } from '../../state';
+import { edit, newId, select, inkForNew, singleStroke, useEditor } from '../../state';
 import type { Snapped } from '@/core/snap';
 import { placeOn, pointAt, REACH } from '../hit';
 import { snapped, snapTargets } from '../snapping';
@@ -91,7 +91,6 @@ export function penTool(): CanvasTool {
     const at = aimed(input);
     const path: Path = { closed: false, points: [corner(at.x, at.y)] };
     const stroke = newStroke(id, `Stroke ${strokesOf(piece).length + 1}`, path, inkForNew());
-    beginDrag();
     edit((p) => addLayers(p, [stroke]));
     select({ layers: [id] });
     useEditor.setState({ drawing: { stroke: id, at: 'end' } });
@@ -139,7 +138,6 @@ export function penTool(): CanvasTool {
       const { stroke, at } = now;
       const { path } = stroke;
       const other = openEnd(path, at === 'end' ? 'start' : 'end');
-      beginDrag();
       if (path.points.length > 1 && near(other, input.screen)) {
         edit((piece) => withPath(piece, stroke.id, withClosed(path, true)));
         pulling = { id: stroke.id, index: at === 'end' ? 0 : path.points.length - 1, at, closing: true };

@@ -20,7 +20,6 @@ import { clamp } from '@/core/numbers';
 import type { Snapped } from '@/core/snap';
 import { insertPoint, add, distance, subtract, type Path, type Point } from '@/core/geometry';
 import {
-  beginDrag,
   changeable,
   edit,
   editFromBase,
@@ -125,7 +124,6 @@ export function selectTool(): CanvasTool {
     );
     if (!corner) return false;
     drag = { kind: 'size', id: box.id, from: corner.at, opposite: corner.opposite };
-    beginDrag();
     return true;
   }
 
@@ -137,7 +135,6 @@ export function selectTool(): CanvasTool {
     const grip = gripAt(input);
     if (!grip) return false;
     drag = { kind: 'grip', cursor: grip.cursor, to: grip.take(input) };
-    beginDrag();
     return true;
   }
 
@@ -149,7 +146,6 @@ export function selectTool(): CanvasTool {
     const index = pointAt(shown, input.screen, view());
     if (hit && index === null) {
       drag = { kind: 'handle', hit };
-      beginDrag();
       return true;
     }
     if (index !== null) {
@@ -174,7 +170,6 @@ export function selectTool(): CanvasTool {
         held: { x: held.x, y: held.y },
         path: stroke.path,
       };
-      beginDrag();
       return true;
     }
     const place = input.double ? placeOn(shown, input.screen, view()) : null;
@@ -196,7 +191,6 @@ export function selectTool(): CanvasTool {
       if (under) {
         selectUnderlay(under.id);
         drag = { kind: 'underlay', id: under.id, from: input.point };
-        beginDrag();
         return;
       }
       if (!layer) {
@@ -222,7 +216,6 @@ export function selectTool(): CanvasTool {
             moving: undefined,
             copies: input.alt ? duplicateLayers(piece, ids, newId) : null,
           };
-      beginDrag();
     },
     move(input, pressed) {
       if (!pressed || !drag) {
