@@ -12,6 +12,7 @@ import {
   type Piece,
   type Stroke,
 } from '../document';
+import { kept } from '../draw';
 import { applyMatrix, distance, measurePath } from '../geometry';
 import { inkedLengths, patternLength, runsOf } from '../ink';
 import { valueAt } from '../timing';
@@ -72,6 +73,15 @@ function differsByItself(piece: Piece, part: Part, ends: Ends): Difference {
 type Difference = Omit<LoopGap, 'part'> | null;
 type Differs<L extends Layer = Layer> = (piece: Piece, layer: L, ends: Ends) => Difference;
 
+function strokeDiffers(piece: Piece, stroke: Stroke, ends: Ends): Difference {
+  const [first, after] = [spansAt(stroke, ends[0]), spansAt(stroke, ends[1])];
+  const pixels = lengthOf(first) + lengthOf(after) - 2 * shared(first, after);
+  if (pixels > SEEN) return { differs: 'ink', pixels };
+  if (lengthOf(first) <= SEEN) return null;
+  const looks = ends.map((frame) => lookAt(stroke, momentOf(piece, frame)));
+  return looks[0]!.every((mark, i) => alike(mark, looks[1]![i]!)) ? null : { differs: 'look', pixels: 0 };
+}
+
 /** What of each kind of layer differs between two frames. */
 const DIFFERS: { readonly [K in Layer['type']]: Differs<Extract<Layer, { type: K }>> } = {
   art: () => null,
@@ -84,14 +94,9 @@ const DIFFERS: { readonly [K in Layer['type']]: Differs<Extract<Layer, { type: K
       a !== null && b !== null && (a === b || gapsBetween(contentOf(nested), [a, b]).length === 0);
     return closes ? null : { differs: 'piece', pixels: 0 };
   },
-  stroke(piece, stroke, ends) {
-    const [first, after] = [spansAt(stroke, ends[0]), spansAt(stroke, ends[1])];
-    const pixels = lengthOf(first) + lengthOf(after) - 2 * shared(first, after);
-    if (pixels > SEEN) return { differs: 'ink', pixels };
-    if (lengthOf(first) <= SEEN) return null;
-    const looks = ends.map((frame) => lookAt(stroke, momentOf(piece, frame)));
-    return looks[0]!.every((mark, i) => alike(mark, looks[1]![i]!)) ? null : { differs: 'look', pixels: 0 };
-  },
+  // Of many strokes most are as they were when the piece was looked at last.
+  stroke: (piece, stroke, ends) =>
+    kept(stroke, 'loop', [...ends, piece.rate, piece.length], () => strokeDiffers(piece, stroke, ends)),
 };
 
 /** How strong a part is at a frame, the groups around it reckoned in. */
