@@ -18,6 +18,7 @@ import { gripsOf } from './grips';
 import { handleAt, layerAt, placeOn, pointAt, REACH } from './hit';
 import { onionItems } from './onion';
 import { snapped, snapTargets } from './snapping';
+import { pointerAt } from './tools/input-for-tests';
 import { fit, panBy, toPiece, toScreen, useView, zoomBy, type View } from './view';
 
 const wave: Path = { closed: false, points: [smooth(100, 200, { x: 60, y: -80 }), corner(400, 200)] };
@@ -155,17 +156,6 @@ describe('frames around', () => {
 });
 
 describe('grips', () => {
-  const press = (x: number, y: number, keys: { shift?: boolean; alt?: boolean } = {}) => ({
-    screen: { x, y },
-    point: { x, y },
-    shift: keys.shift ?? false,
-    alt: keys.alt ?? false,
-    double: false,
-    pressure: 0.5,
-    tiltX: 0,
-    tiltY: 0,
-    time: 0,
-  });
   const place = () => {
     useEditor.setState({ step: 'place', tool: 'select', frame: 0 });
     select({ layers: ['art'] });
@@ -188,7 +178,7 @@ describe('grips', () => {
   test('a corner sizes, the knob turns, the middle moves; what is taken stays under the pointer', () => {
     const { grips } = place();
     const corner = grips.find(({ shape, at }) => shape === 'square' && at.x === 700 && at.y === 200)!;
-    corner.take(press(700, 200))(press(750, 250));
+    corner.take(pointerAt(700, 200))(pointerAt(750, 250));
     endDrag();
     expect(now().place).toMatchObject({ scaleX: 2, scaleY: 2 });
     const grown = applyMatrix(worldOf(useEditor.getState().piece, now(), 0), { x: 700, y: 200 });
@@ -196,26 +186,28 @@ describe('grips', () => {
     const middle = gripsOf(useEditor.getState()).grips.find(({ shape }) => shape === 'cross')!;
     // Nothing is drawn to what lies near: the numbers count.
     useTools.setState({ snapping: false });
-    middle.take(press(650, 150))(press(660, 130));
+    middle.take(pointerAt(650, 150))(pointerAt(660, 130));
     useTools.setState({ snapping: true });
     endDrag();
     expect(now().place).toMatchObject({ x: 10, y: -20 });
     const turn = gripsOf(useEditor.getState()).grips.find(({ shape }) => shape === 'turn')!;
     const { x, y } = turn.at;
     // A quarter round the pivot, which stands at 660, 130 now.
-    const quarter = press(660 - (y - 130), 130 + (x - 660));
-    turn.take(press(x, y))(quarter);
+    const quarter = pointerAt(660 - (y - 130), 130 + (x - 660));
+    turn.take(pointerAt(x, y))(quarter);
     endDrag();
     expect(now().place!.rotation).toBeCloseTo(Math.PI / 2);
   });
 
   test('Shift holds a move to one axis and a turn to steps of fifteen degrees; Alt skews a side', () => {
     const { grips } = place();
-    grips.find(({ shape }) => shape === 'cross')!.take(press(650, 150))(press(690, 155, { shift: true }));
+    grips.find(({ shape }) => shape === 'cross')!.take(pointerAt(650, 150))(
+      pointerAt(690, 155, { shift: true }),
+    );
     endDrag();
     expect(now().place).toMatchObject({ x: 40, y: 0 });
     const turn = gripsOf(useEditor.getState()).grips.find(({ shape }) => shape === 'turn')!;
-    turn.take(press(turn.at.x, turn.at.y))(press(turn.at.x + 30, turn.at.y, { shift: true }));
+    turn.take(pointerAt(turn.at.x, turn.at.y))(pointerAt(turn.at.x + 30, turn.at.y, { shift: true }));
     endDrag();
     const steps = (now().place!.rotation as number) / (Math.PI / 12);
     expect(steps).toBeCloseTo(Math.round(steps));

@@ -1,6 +1,7 @@
 import { create } from 'zustand';
 import { clamp } from '@/core/numbers';
 import type { Point } from '@/core/geometry';
+import { arrowSteps } from '@/ui';
 import { useEditor, singleStroke, type EditorState } from '../state';
 import { strokeById } from '@/core/document';
 import { panBy, toPiece, toScreen, useView } from './view';
@@ -72,18 +73,7 @@ export const arrowsDraw = ({ tool, drawing, selection }: EditorState): boolean =
 export function crosshairStep(
   event: Pick<KeyboardEvent, 'key' | 'altKey' | 'shiftKey' | 'ctrlKey' | 'metaKey'>,
 ): Point | null {
-  if (event.altKey) return null;
+  const way = event.altKey ? null : arrowSteps({ key: event.key, shiftKey: false });
   const far = event.ctrlKey || event.metaKey ? 100 : event.shiftKey ? 10 : 1;
-  switch (event.key) {
-    case 'ArrowLeft':
-      return { x: -far, y: 0 };
-    case 'ArrowRight':
-      return { x: far, y: 0 };
-    case 'ArrowUp':
-      return { x: 0, y: -far };
-    case 'ArrowDown':
-      return { x: 0, y: far };
-    default:
-      return null;
-  }
+  return way && { x: way.x * far, y: -way.y * far };
 }

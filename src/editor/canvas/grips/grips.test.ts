@@ -21,6 +21,7 @@ import {
 import { applyMatrix, corner, inverse, smooth, type Point } from '@/core/geometry';
 import { beginDrag, endDrag, loadPiece, select, useEditor, useMaskInHand, useTools } from '../../state';
 import type { PointerInput } from '../tools';
+import { pointerAt } from '../tools/input-for-tests';
 import { useView } from '../view';
 import { gripsOf } from '.';
 import type { Grip } from './grip';
@@ -40,18 +41,7 @@ const placements = fc.record({
 /** How far a grip is dragged, px of the picture. */
 const ways = fc.record({ x: fc.integer({ min: -150, max: 150 }), y: fc.integer({ min: -150, max: 150 }) });
 
-const press = (point: Point, keys: Partial<PointerInput> = {}): PointerInput => ({
-  screen: point,
-  point,
-  shift: false,
-  alt: false,
-  double: false,
-  pressure: 0.5,
-  tiltX: 0,
-  tiltY: 0,
-  time: 0,
-  ...keys,
-});
+const press = ({ x, y }: Point, keys: Partial<PointerInput> = {}): PointerInput => pointerAt(x, y, keys);
 /** Takes a grip a little beside its middle, as a hand does, and lets go after some way. */
 function drag(grip: Grip, way: Point, keys: Partial<PointerInput> = {}): void {
   const from = { x: grip.at.x + 2, y: grip.at.y - 1 };

@@ -22,7 +22,7 @@ import {
   type Step,
   type Tool,
 } from '../../state';
-import { toScreen, useView } from '../view';
+import { useView } from '../view';
 import {
   freehandTool,
   orderTool,
@@ -33,6 +33,7 @@ import {
   type CanvasTool,
   type PointerInput,
 } from '.';
+import { pointerAt } from './input-for-tests';
 
 const square = {
   data: 'M0 0L120 0L120 120L0 120Z',
@@ -69,22 +70,9 @@ const TOOLS: Partial<Record<Tool, () => CanvasTool>> = {
 const state = useEditor.getState;
 
 const clock = { now: 0 };
-/** What a tool hears where the pointer is at a place of the piece. */
-function at(x: number, y: number, keys: Partial<PointerInput> = {}): PointerInput {
-  clock.now += 8;
-  return {
-    screen: toScreen(view, { x, y }),
-    point: { x, y },
-    shift: false,
-    alt: false,
-    double: false,
-    pressure: 0.5,
-    tiltX: 0,
-    tiltY: 0,
-    time: clock.now,
-    ...keys,
-  };
-}
+/** What a tool hears where the pointer is at a place of the piece, 8 ms after it was heard last. */
+const at = (x: number, y: number, keys: Partial<PointerInput> = {}): PointerInput =>
+  pointerAt(x, y, { time: (clock.now += 8), ...keys });
 
 beforeEach(() => {
   loadPiece(piece);
