@@ -1,4 +1,4 @@
-import type { Point } from '../geometry';
+import { distance, type Point } from '../geometry';
 import { clamp } from '../numbers';
 import { evenPlaces, type Form } from './form';
 import { stretchOf, told, turnedRound, type Told } from './stretch';
@@ -227,10 +227,7 @@ function match(form: Form, lines: readonly LetterLine[], slant: number, isFirstL
   let fit: Fit = { slant, x: -own.x / size, y: -own.y / size, scaleX: 1 / size, scaleY: 1 / size };
   let laid: LaidLine[] = [];
   const counts = lines.map((_, i) => {
-    const long = upright[i]!.reduce(
-      (sum, p, k, all) => (k === 0 ? 0 : sum + Math.hypot(p.x - all[k - 1]!.x, p.y - all[k - 1]!.y)),
-      0,
-    );
+    const long = upright[i]!.reduce((sum, p, k, all) => sum + distance(p, all[k - 1] ?? p), 0);
     return { long, count: clamp(Math.round((PLACES * long) / size), LEAST, MOST) };
   });
   const marks = form.movements.map(({ isMark }) => isMark);

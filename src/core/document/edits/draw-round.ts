@@ -13,7 +13,7 @@ import { setBlend } from './place';
 /** Frames in which a rule or a slice is drawn on, and between the beginnings of two slices. */
 const FRAMES = 12;
 const APART = 2;
-/** Boxes are of the colour that stands out from all lettering of the sample world. */
+/** A box is minium at first: text, mostly light, is read on it and is cut out of it. */
 const BOX = '#ff6b3d';
 
 /** How something round a text is drawn: where slices run, where a rule grows from, and the frame it begins at. */

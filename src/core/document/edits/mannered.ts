@@ -28,8 +28,7 @@ export const commonManner = (bearers: readonly MannerBearer[]): GivenManner | nu
   common(bearers.map(({ of }) => of.manner ?? null));
 
 /** The lengths of time in a manner, frames. */
-export const MANNER_TIMES = ['onFrames', 'offFrames', 'hold'] as const;
-export type MannerTime = (typeof MANNER_TIMES)[number];
+export type MannerTime = 'onFrames' | 'offFrames' | 'hold';
 
 /** The lengths of time that all have now, however they came about; null where they differ or have none. */
 export function commonTimes(bearers: readonly MannerBearer[]): Record<MannerTime, number | null> {
