@@ -2,7 +2,7 @@ import { norm, measurePath, pointAtLength, tangentAtLength, type Path } from '@/
 import { inkedLengths } from '@/core/ink';
 import { strokesOf, windowAt, type Stroke } from '@/core/document';
 import { inkedLength } from '@/core/scene';
-import type { EditorState } from '../state';
+import { isDragged, type EditorState } from '../state';
 import { OVERLAY } from './colours';
 import { keptDrawing } from './kept-drawing';
 import type { Taken } from './number-places';
@@ -149,7 +149,7 @@ export function drawOrderNumbers({ context, view, state, tool }: Seen): void {
 /** The chosen strokes with what can be taken hold of. */
 export function drawChosenStrokes({ context, view, state }: Seen): void {
   const { chosen, worked, quiet } = strokesSeen(state);
-  if (worked.length > CROWD && !state.base) drawCrowd(context, view, worked);
+  if (worked.length > CROWD && !isDragged(state)) drawCrowd(context, view, worked);
   for (const layer of worked.length > CROWD ? [] : worked) {
     tracePathInView(context, view, layer.path);
     if (quiet) {

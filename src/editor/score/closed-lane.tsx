@@ -1,7 +1,7 @@
 'use client';
 import { memo, useMemo } from 'react';
 import { keyedSpan, type Layer } from '@/core/document';
-import { useEditor } from '../state';
+import { isDragged, useEditor } from '../state';
 import { APART, envelope } from './envelope';
 import { SpanBar } from './lane';
 import { layerOwner, type LaneOwner } from './lane-owner';
@@ -23,7 +23,7 @@ export const ClosedLane = memo(function ClosedLane({
   isSelected: boolean;
 }) {
   const scale = useTimeScale();
-  const dragged = useEditor((s) => s.base !== null);
+  const dragged = useEditor(isDragged);
   const apart = dragged || members.length > DENSE ? APART.dragged : APART.still;
   const inks = useMemo(
     () =>

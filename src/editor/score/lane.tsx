@@ -10,7 +10,7 @@ import {
   type KeyRef,
 } from '@/core/document';
 import { keysOf } from '@/core/timing';
-import { editFromBase, select, selectedLayers, useEditor } from '../state';
+import { editFromBase, isDragged, select, selectedLayers, useEditor } from '../state';
 import { dragFrames } from './drag';
 import { APART, envelope, laneY } from './envelope';
 import { KeyBar } from './key-bar';
@@ -73,7 +73,7 @@ export const Lane = memo(function Lane({
 }) {
   const scale = useTimeScale();
   const { window } = owner.keyed;
-  const apart = useEditor((s) => (s.base ? APART.dragged : APART.still));
+  const apart = useEditor((s) => (isDragged(s) ? APART.dragged : APART.still));
   const shape = useMemo(() => envelope(scale, owner, length, apart), [scale, owner, length, apart]);
   const span = window ? keyedSpan({ window }) : null;
 

@@ -196,6 +196,10 @@ export function beginDrag(): void {
   if (!get().base) set({ base: momentOf(get()), held: [] });
 }
 
+/** Whether something is dragged and has moved: while it does, what is costly to draw may be drawn more roughly. */
+export const isDragged = ({ base, piece }: Pick<EditorState, 'base' | 'piece'>): boolean =>
+  base !== null && base.piece !== piece;
+
 /** Changes the document as it was when the drag began, so that every move of the pointer counts from there. */
 export function editFromBase(change: (piece: Piece) => Piece): void {
   const { base } = get();
