@@ -11,7 +11,7 @@ import {
 } from '@/core/document';
 import { ellipseShape, smooth, type Path } from '@/core/geometry';
 import { landingEasing } from '@/core/timing';
-import { blank, drawn, fades, field, held, put, withFields } from './make';
+import { blank, drawn, fades, field, withHold, put, withFields } from './make';
 import { lettering, MINIUM, REED, VELLUM, VERDIGRIS } from './texts';
 
 const ROUTE: Path = {
@@ -62,7 +62,7 @@ export function mapRoute(): Piece {
   piece = settlePiece(piece, cueStrokes(piece, ['to-mark'], 'route', { at: 0.94, offset: 0 }));
   piece = fades(piece, 'from', { onAt: 4, onFrames: 14, offAt: 102, offFrames: 10 });
   piece = fades(piece, 'to', { onAt: 60, onFrames: 14, offAt: 102, offFrames: 10 });
-  return held(
+  return withHold(
     withFields(
       piece,
       field('From', 'text', 'from'),
@@ -93,7 +93,7 @@ export function countedRing(): Piece {
   piece = settlePiece(piece, counting);
   piece = fades(piece, 'number', { onAt: 6, onFrames: 10, offAt: 100, offFrames: 12 });
   piece = fades(piece, 'unit', { onAt: 16, onFrames: 14, offAt: 98, offFrames: 12 });
-  return held(
+  return withHold(
     withFields(
       piece,
       field('Number', 'number', 'number', 'ring'),

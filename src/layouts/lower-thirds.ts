@@ -7,7 +7,7 @@ import {
   fades,
   field,
   group,
-  held,
+  withHold,
   put,
   readable,
   rule,
@@ -38,7 +38,7 @@ export function twoLines(): Piece {
     { onAt: 16, onFrames: 16, offAt: 94, offFrames: 12 },
   );
   piece = readable(piece, ['name', 'role']);
-  return held(
+  return withHold(
     withFields(
       piece,
       field('Name', 'text', 'name'),
@@ -75,7 +75,7 @@ export function boxedStrip(): Piece {
   piece = readable(piece, ['role']);
   piece = group(piece, 'boxed', 'Name, boxed', [...ids, 'name']);
   piece = setBlend(piece, ['name'], 'xor');
-  return held(
+  return withHold(
     withFields(
       piece,
       field('Name', 'text', 'name'),

@@ -195,4 +195,4 @@ export function leaving(piece: Piece, ids: readonly string[], from: number, to: 
 }
 
 export const withFields = (piece: Piece, ...fields: Field[]): Piece => ({ ...piece, fields });
-export const held = (piece: Piece, from: number, to: number): Piece => ({ ...piece, hold: { from, to } });
+export const withHold = (piece: Piece, from: number, to: number): Piece => ({ ...piece, hold: { from, to } });

@@ -8,7 +8,7 @@ import {
   field,
   fitted,
   handwritten,
-  held,
+  withHold,
   partField,
   put,
   rule,
@@ -37,7 +37,7 @@ export function handwrittenTitle(): Piece {
     { by: 'letter', from: null, fade: true, tracking: 180, gap: 1.5, within: 10, order: 'from the middle' },
     { onAt: 52, onFrames: 20, offAt: 104, offFrames: 12 },
   );
-  return held(
+  return withHold(
     withFields(
       piece,
       field('Title', 'text', 'title'),
@@ -64,7 +64,7 @@ export function underlinedKeyword(): Piece {
     { by: 'letter', gap: 1.5, within: 8 },
   );
   piece = drawn(piece, ['rule'], { onAt: 18, onFrames: 16, offAt: 70, offFrames: 12 });
-  return held(
+  return withHold(
     withFields(
       piece,
       field('Word', 'text', 'word'),
@@ -91,7 +91,7 @@ export function signature(): Piece {
   ]);
   piece = drawn(piece, ['in'], { onAt: 0, onFrames: 14, offAt: 98, offFrames: 12 });
   piece = drawn(piece, ['out'], { onAt: 56, onFrames: 18, offAt: 104, offFrames: 12 });
-  return held(
+  return withHold(
     withFields(
       piece,
       field('Name', 'text', 'name'),
@@ -116,7 +116,7 @@ export function stackedLines(): Piece {
     { by: 'line', from: 'left', line: 'rule', gap: 4, within: 12 },
     { onAt: 8, onFrames: 18, offAt: 136, offFrames: 12 },
   );
-  return held(
+  return withHold(
     withFields(
       piece,
       field('Text', 'text', 'text'),
@@ -170,7 +170,7 @@ export function chapterCard(): Piece {
     { by: 'word', from: 'below', gap: 5, within: 16, margin: 40 },
     { onAt: 28, onFrames: 20, offAt: 102, offFrames: 14 },
   );
-  return held(
+  return withHold(
     withFields(
       piece,
       field('Number', 'text', 'number'),

@@ -69,13 +69,15 @@ function together(piece: Grouping, layers: readonly Layer[], depth: number): Lay
 export function gathered(piece: Piece): Piece {
   if (piece.groups.length === 0) return piece;
   const layers = together(piece, piece.layers, 0);
-  const held = new Set(piece.layers.flatMap((layer) => groupsAround(piece, layer)));
+  const ofLayers = new Set(piece.layers.flatMap((layer) => groupsAround(piece, layer)));
   const moved = layers.some((layer, i) => layer !== piece.layers[i]);
-  if (!moved && held.size === piece.groups.length) return piece;
+  if (!moved && ofLayers.size === piece.groups.length) return piece;
   return {
     ...piece,
     ...(moved && { layers }),
-    ...(held.size < piece.groups.length && { groups: piece.groups.filter((group) => held.has(group)) }),
+    ...(ofLayers.size < piece.groups.length && {
+      groups: piece.groups.filter((group) => ofLayers.has(group)),
+    }),
   };
 }
 

@@ -29,15 +29,15 @@ async function fetchFrame(
 }
 
 export function frameStore(received: Received): FrameStore {
-  const held = new Map<string, Promise<Pixels>>();
+  const known = new Map<string, Promise<Pixels>>();
   const take = (frame: number, part: FramePart): Promise<Pixels> => {
     const key = `${part} ${frame}`;
-    const pixels = held.get(key) ?? fetchFrame(received, frame, part);
+    const pixels = known.get(key) ?? fetchFrame(received, frame, part);
     // Taken anew it is the youngest.
-    held.delete(key);
-    held.set(key, pixels);
-    pixels.catch(() => held.delete(key));
-    for (const old of [...held.keys()].slice(0, -HELD)) held.delete(old);
+    known.delete(key);
+    known.set(key, pixels);
+    pixels.catch(() => known.delete(key));
+    for (const old of [...known.keys()].slice(0, -HELD)) known.delete(old);
     return pixels;
   };
   return {

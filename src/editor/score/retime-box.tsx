@@ -122,16 +122,16 @@ export function RetimeBox({ keys, rows }: { keys: readonly KeyRef[]; rows: reado
   const scale = useTimeScale();
   const piece = useEditor((s) => s.piece);
   /** Where the box stands while it is dragged: its inner line is nowhere in the keys. */
-  const [held, setHeld] = useState<Times | null>(null);
+  const [dragged, setDragged] = useState<Times | null>(null);
   const frames = keys.flatMap((ref) => keysAt(piece, ref)[ref.index]?.frame ?? []);
   const [left, right] = [Math.min(...frames), Math.max(...frames)];
   const shown = keys.map((ref) => rowOfKeys(rows, ref.stroke, ref.part)).filter((row) => row >= 0);
   if (frames.length < 2 || left === right || shown.length === 0) return null;
   const [first, last] = [Math.min(...shown), Math.max(...shown)];
-  const now: Times = held ?? { left, line: (left + right) / 2, right };
+  const now: Times = dragged ?? { left, line: (left + right) / 2, right };
   const values = valuesOf(piece, keys);
   const ended = () => {
-    setHeld(null);
+    setDragged(null);
     useDragShow.setState({ words: null, snap: null });
   };
   const dragEdge = (event: PointerEvent, edge: EdgeName) => {
@@ -150,7 +150,7 @@ export function RetimeBox({ keys, rows }: { keys: readonly KeyRef[]; rows: reado
         edge === 'line'
           ? `${Math.round(to.line - to.left)} | ${Math.round(to.right - to.line)} fr`
           : `${Math.round(to.right - to.left)} fr`;
-      setHeld(to);
+      setDragged(to);
       useDragShow.setState({ words, at: to[edge], snap });
       const rule = boxRule(from, to);
       editFromBase((p) => retimeKeys(p, keys, rule));

@@ -24,10 +24,10 @@ export function copiedOf(piece: Piece, ids: readonly string[], keys: readonly Ke
   const empty = newPiece(piece.name, piece.size, piece.rate, piece.length);
   if (keys.length > 0) return { piece: empty, keys: copyKeys(piece, keys) };
   const { layers, groups } = fragmentOf(piece, ids);
-  const held = new Set(groups.map((group) => group.id));
+  const whole = new Set(groups.map((group) => group.id));
   // Groups that do not come along are no groups there.
   const homed = <P extends { readonly group?: string }>(one: P): P =>
-    one.group === undefined || held.has(one.group)
+    one.group === undefined || whole.has(one.group)
       ? one
       : changed<P>(one, { group: undefined } as unknown as Partial<P>);
   const styles = piece.styles.filter(({ id }) =>

@@ -34,19 +34,19 @@ const lineOf = (path: Path): Point[] => {
 export function maskInHand(
   state: Pick<EditorState, 'piece'>,
 ): { part: Part; mask: Mask; index: number } | null {
-  const held = useMaskInHand.getState();
-  const part = held.of === null ? undefined : partWithId(state.piece, held.of);
-  const mask = part?.masks?.[held.index];
-  return part && mask ? { part, mask, index: held.index } : null;
+  const inHand = useMaskInHand.getState();
+  const part = inHand.of === null ? undefined : partWithId(state.piece, inHand.of);
+  const mask = part?.masks?.[inHand.index];
+  return part && mask ? { part, mask, index: inHand.index } : null;
 }
 
 const words = (p: Point): string => `${Math.round(p.x)}, ${Math.round(p.y)} px`;
 
 /** What a mask is shaped by on the canvas. */
 export function maskGrips(state: EditorState): Grips {
-  const held = state.step === 'reveal' && state.tool === 'select' ? maskInHand(state) : null;
-  if (!held) return NO_GRIPS;
-  const { part, mask, index } = held;
+  const inHand = state.step === 'reveal' && state.tool === 'select' ? maskInHand(state) : null;
+  if (!inHand) return NO_GRIPS;
+  const { part, mask, index } = inHand;
   const frame = Math.round(state.frame);
   const inPicture = mask.stands === 'picture';
   const world = inPicture ? IDENTITY : worldNow(part);

@@ -42,11 +42,11 @@ function squared(from: Point, to: Point): Point {
   };
 }
 
-/** The stroke a drag makes. `held` is Shift: lines in steps of 45°, boxes square. */
-function shapeOf(from: Point, to: Point, held: boolean): Path {
+/** The stroke a drag makes. With Shift lines run in steps of 45°, boxes are square. */
+function shapeOf(from: Point, to: Point, isShift: boolean): Path {
   const s = useTools.getState();
-  const straight = held ? add(from, to45(subtract(to, from))) : to;
-  const box = held ? squared(from, to) : to;
+  const straight = isShift ? add(from, to45(subtract(to, from))) : to;
+  const box = isShift ? squared(from, to) : to;
   const radius = distance(from, straight);
   const angle = Math.atan2(straight.y - from.y, straight.x - from.x);
   switch (s.shape) {

@@ -36,7 +36,7 @@ export function MasksGroup() {
   const piece = useCalm((s) => s.piece);
   const chosen = useCalm((s) => s.selection.layers);
   const frame = useCalm((s) => Math.round(s.frame));
-  const held = useMaskInHand();
+  const inHand = useMaskInHand();
   const [asking, setAsking] = useState<'path' | typeof HOLD_OUT | null>(null);
   const [id, ...more] = asWholes(piece, chosen);
   const part = id === undefined ? undefined : partWithId(piece, id);
@@ -72,7 +72,7 @@ export function MasksGroup() {
             mask={mask}
             index={i}
             count={masks.length}
-            inHand={held.of === id && held.index === i}
+            inHand={inHand.of === id && inHand.index === i}
           />
         ))}
       </OwnersOf>
