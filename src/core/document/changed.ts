@@ -8,6 +8,10 @@ export function changed<T extends object>(value: T, change: Change<T>): T {
   return next as T;
 }
 
+/** What all of some values are; null where they differ, or where there are none. */
+export const shared = <T>(values: readonly T[]): T | null =>
+  values.length > 0 && values.every((value) => sameValue(value, values[0])) ? values[0]! : null;
+
 /** Whether two values hold the same, in whatever order: a database keeps none. */
 export function sameValue(a: unknown, b: unknown): boolean {
   if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return Object.is(a, b);

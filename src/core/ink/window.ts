@@ -1,4 +1,5 @@
 import { clamp } from '../numbers';
+
 /** The inked part of a path: tail to head, both 0..1 of its length, moved along by slide (in path lengths). */
 export interface InkWindow {
   readonly head: number;

@@ -44,21 +44,21 @@ function markPath(
     }
   };
   const put = (x: number, y: number): Point => ({ x: x * a + e, y: y * d + f });
-  const unpremultiply = (p: Point, q: Point): void => curve([p.x, p.y, p.x, p.y, q.x, q.y, q.x, q.y]);
+  const markStraight = (p: Point, q: Point): void => curve([p.x, p.y, p.x, p.y, q.x, q.y, q.x, q.y]);
   let at = put(0, 0);
   let start = at;
   for (const c of path) {
     if (c[0] === 'M') {
       // A fill goes back to where its line began, also where nothing says so.
-      unpremultiply(at, start);
+      markStraight(at, start);
       at = start = put(c[1], c[2]);
       mark(at.x, at.y, reach);
     } else if (c[0] === 'Z') {
-      unpremultiply(at, start);
+      markStraight(at, start);
       at = start;
     } else {
       const to = put(c.at(-2) as number, c.at(-1) as number);
-      if (c[0] === 'L') unpremultiply(at, to);
+      if (c[0] === 'L') markStraight(at, to);
       else {
         const [p, q] = [put(c[1], c[2]), put(c[3], c[4])];
         curve([at.x, at.y, p.x, p.y, q.x, q.y, to.x, to.y]);
@@ -66,7 +66,7 @@ function markPath(
       at = to;
     }
   }
-  unpremultiply(at, start);
+  markStraight(at, start);
 }
 
 /** Marks the columns that an item may ink. */

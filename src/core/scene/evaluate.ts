@@ -44,8 +44,8 @@ function drawnStroke(stroke: Stroke, moment: Moment, variant: Variant | null): I
   const own = windowAt(stroke, moment.frame);
   const window = variant ? variedWindow(own, variant) : own;
   const shown = variant ? inkVaried(stroke, variant) : stroke;
-  const marks = [window.head, window.tail, window.slide, ...inkSignature(shown.ink, moment)];
-  return kept(shown, 'drawn', marks, () => strokeItems(shown, window, moment));
+  const signature = [window.head, window.tail, window.slide, ...inkSignature(shown.ink, moment)];
+  return kept(shown, 'drawn', signature, () => strokeItems(shown, window, moment));
 }
 
 /** What lettering shows at a frame, in its own coordinates. */

@@ -160,11 +160,11 @@ const alike = (a: number | string, b: number | string): boolean =>
 /** All that an ink's look depends on; of a march only where in its pattern it stands. */
 function lookAt({ ink, path }: Stroke, moment: Moment): (number | string)[] {
   const { dashes } = ink;
-  const marks = inkSignature(dashes ? { ...ink, dashes: { ...dashes, flow: 'stay' } } : ink, moment);
+  const signature = inkSignature(dashes ? { ...ink, dashes: { ...dashes, flow: 'stay' } } : ink, moment);
   const now = dashes && dashesAt(dashes, valueAt(ink.width, moment.frame), measurePath(path).length, moment);
-  if (!now) return [...marks];
+  if (!now) return [...signature];
   const period = patternLength(now.pattern);
   const turn = period > 0 ? now.phase / period : 0;
   // On a circle, so that just before a turn and just after it are near each other.
-  return [...marks, Math.cos(2 * Math.PI * turn), Math.sin(2 * Math.PI * turn)];
+  return [...signature, Math.cos(2 * Math.PI * turn), Math.sin(2 * Math.PI * turn)];
 }

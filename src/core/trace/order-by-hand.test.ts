@@ -1,5 +1,6 @@
-import { addLayers, newLettering, newPiece, newStroke, strokesOf, type Piece } from '../document';
+import { addLayers, newPiece, newStroke, strokesOf, type Piece } from '../document';
 import { lineShape } from '../geometry';
+import { unsetText } from '../testing/unset-text';
 import { directionIn, orderedByHand, type OrderOptions } from '.';
 
 const stroke = (id: string, x0: number, y0: number, x1: number, y1: number) =>
@@ -38,22 +39,8 @@ test('strokes that are not asked about keep their places', () => {
 });
 
 test('the direction is that of the first text that has one', () => {
-  const text = (id: string, words: string) =>
-    newLettering(
-      id,
-      id,
-      {
-        text: words,
-        face: { id: 'amiri', weight: 400 },
-        size: 100,
-        tracking: 0,
-        leading: 1.2,
-        align: 'left',
-      },
-      { outlines: {}, glyphs: [], scale: 1, missing: [] },
-    );
   expect(directionIn(found)).toBe('left to right');
-  expect(directionIn(addLayers(found, [text('n', '1904'), text('a', 'مد'), text('e', 'Ebb')]))).toBe(
-    'right to left',
-  );
+  expect(
+    directionIn(addLayers(found, [unsetText('n', '1904'), unsetText('a', 'مد'), unsetText('e', 'Ebb')])),
+  ).toBe('right to left');
 });

@@ -10,7 +10,7 @@ import { evaluate } from '@/core/scene';
 import { framesPerSecond, timecode } from '@/core/timing';
 import { Dialog, IconButton } from '@/ui';
 import { newCanvas } from '@/workers/new-canvas';
-import { ground } from '../canvas';
+import { paintGround } from '../canvas';
 import { call, useSaving } from '../saving';
 import { useEditor } from '../state';
 
@@ -59,7 +59,7 @@ function Picture({ piece, frame, label }: { piece: Piece; frame: number; label: 
   useEffect(() => {
     const context = canvas.current!.getContext('2d')!;
     context.setTransform(1, 0, 0, 1, 0, 0);
-    ground(context, 0, 0, WIDE, height, piece.over);
+    paintGround(context, 0, 0, WIDE, height, piece.over);
     paint(evaluate(piece, Math.min(frame, piece.length - 1)), context, newCanvas, scale);
   }, [piece, frame, height, scale]);
   return (

@@ -2,7 +2,7 @@ import { receivedFrameAddress, type FramePart, type Received } from '@/contract'
 import type { Pixels } from '@/core/bay';
 
 /** Decoded frames that are held at a time: a few either way of the one that is looked at. */
-const HELD = 12;
+const MOST = 12;
 
 /** The decoded frames of one received file. */
 export interface FrameStore {
@@ -37,7 +37,7 @@ export function frameStore(received: Received): FrameStore {
     known.delete(key);
     known.set(key, pixels);
     pixels.catch(() => known.delete(key));
-    for (const old of [...known.keys()].slice(0, -HELD)) known.delete(old);
+    for (const old of [...known.keys()].slice(0, -MOST)) known.delete(old);
     return pixels;
   };
   return {

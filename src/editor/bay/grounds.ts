@@ -1,5 +1,5 @@
 import type { Pixels } from '@/core/bay';
-import { ground as drawGround } from '../canvas';
+import { paintGround } from '../canvas';
 
 /** What a received file is laid over. */
 export const GROUNDS = {
@@ -71,8 +71,8 @@ export function groundPixels({ kind, colour, picture }: Ground, width: number, h
   const context = canvas.getContext('2d', { willReadFrequently: true })!;
   if (kind === 'shot') drawShot(context, width, height);
   else if (kind === 'picture' && picture) {
-    drawGround(context, 0, 0, width, height, '#000000');
+    paintGround(context, 0, 0, width, height, '#000000');
     drawCovering(context, picture, width, height);
-  } else drawGround(context, 0, 0, width, height, kind === 'colour' ? colour : null);
+  } else paintGround(context, 0, 0, width, height, kind === 'colour' ? colour : null);
   return context.getImageData(0, 0, width, height).data;
 }

@@ -1,9 +1,9 @@
 'use client';
-import { clamp } from '@/core/numbers';
 import { useEffect, useRef, useState, type MouseEvent, type ReactNode, type RefObject } from 'react';
 import { Pause, Play } from 'lucide-react';
 import type { Received } from '@/contract';
 import { wayFindings, type Pixels, type Way } from '@/core/bay';
+import { clamp } from '@/core/numbers';
 import { timecode } from '@/core/timing';
 import { IconButton, notify, nudgeKeys, Segmented, shareIn } from '@/ui';
 import { Bar, Desk, Problem, Scrub, Side, Table } from './bay-frame';

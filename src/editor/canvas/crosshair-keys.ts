@@ -79,8 +79,9 @@ export function crosshairKeys({
   /** Takes back what is being dragged. */
   function letGo(): void {
     if (!down) return;
-    down.cancel();
+    const press = down;
     down = null;
+    press.cancel();
     useCrosshair.setState({ holds: false });
     // It goes back as well, to be able to take hold again.
     if (pressedOn) moveCrosshair(pressedOn);

@@ -1,9 +1,9 @@
 import { create } from 'zustand';
-import { clamp } from '@/core/numbers';
 import type { Point } from '@/core/geometry';
 import { arrowSteps } from '@/ui';
 import { useEditor, singleStroke, type EditorState } from '../state';
 import { strokeById } from '@/core/document';
+import { clamp } from '@/core/numbers';
 import { panBy, toPiece, toScreen, useView } from './view';
 
 /**

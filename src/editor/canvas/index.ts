@@ -2,7 +2,7 @@ export * from './canvas-stage';
 export { finishDrawing, removeLastDrawn } from './tools';
 export * from './view';
 export { runGhost, stopGhost, usePenGhost } from './pen-ghost';
-export { paintGround as ground } from './ground';
+export { paintGround } from './ground';
 export { setAhead, useAhead } from './painted-ahead';
 export { TypeEntry } from './type-entry';
 export {

@@ -16,7 +16,7 @@ import { framed } from './frames';
 import { gripsOf } from './grips';
 import {
   drawCoverage,
-  drawFrame as drawFrame,
+  drawFrame,
   drawGuidesAndGrid,
   drawInkMask,
   drawLooseEnds,

@@ -1,7 +1,7 @@
-import { clamp } from '@/core/numbers';
 import { create } from 'zustand';
 import { subPath, measurePath, wholePath } from '@/core/geometry';
 import { strokesOf } from '@/core/document';
+import { clamp } from '@/core/numbers';
 import { tracePath } from '@/core/paint';
 import { penWay, type PenWay } from '@/core/trace';
 import { notify } from '@/ui';

@@ -1,6 +1,6 @@
-import { clamp } from '@/core/numbers';
 import { create } from 'zustand';
 import type { Point } from '@/core/geometry';
+import { clamp } from '@/core/numbers';
 
 /** How the piece lies in the canvas: CSS pixels a piece pixel, and where its corner is. */
 export interface View {

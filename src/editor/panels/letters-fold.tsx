@@ -1,9 +1,9 @@
 'use client';
 import { useEffect } from 'react';
-import { letterSchema, lettersIn, type Lettering, type LetterSetting } from '@/core/document';
+import { letterSchema, lettersIn, type Lettering, type LetterSetting, shared } from '@/core/document';
 import { Button, ColourField, Fold, Hint, LetterButton, LetterRow, Select } from '@/ui';
 import { changeLetters, useLetterForms } from '../lettering';
-import { shared, useSwatches, ValueField } from '../properties';
+import { useSwatches, ValueField } from '../properties';
 import { letLettersGo, takeLetters, useLettersInHand } from '../state';
 
 /** More letters than these are chosen on the canvas. */

@@ -1,5 +1,5 @@
 export * from './keying';
-export { OwnersOf, shared } from './owners';
+export { OwnersOf } from './owners';
 export * from './part-choice';
 export { KeyedLine, PartField } from './part-field';
 export { rememberColour, useSwatches } from './swatches';

@@ -3,7 +3,6 @@ import { createContext, useContext, useMemo, type ReactNode } from 'react';
 import {
   keyedById,
   partOf,
-  sameValue,
   updateKeyed,
   withPart,
   type AnyAnimated,
@@ -68,7 +67,3 @@ export function usePart<V>(part: KeyedPart, without: V, alsoParts: readonly Keye
       ),
   };
 }
-
-/** What all of some values are; null where they differ, or where there are none. */
-export const shared = <T,>(values: readonly T[]): T | null =>
-  values.length > 0 && values.every((value) => sameValue(value, values[0])) ? values[0]! : null;

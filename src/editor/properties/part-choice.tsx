@@ -1,8 +1,8 @@
 'use client';
 import type { ReactNode } from 'react';
-import type { KeyedPart } from '@/core/document';
+import { shared, type KeyedPart } from '@/core/document';
 import { Check, Segmented, Select, type Choices } from '@/ui';
-import { shared, usePart } from './owners';
+import { usePart } from './owners';
 
 /** One of a few values of a part: side by side, or in a list that opens. */
 export function PartChoice<T extends string>({

@@ -1,15 +1,15 @@
 'use client';
-import { clamp } from '@/core/numbers';
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
 import { colourAt } from '@/core/colour';
-import { propertyOf, withValueAt, type KeyedPart } from '@/core/document';
+import { propertyOf, withValueAt, type KeyedPart, shared } from '@/core/document';
+import { clamp } from '@/core/numbers';
 import type { Property } from '@/core/properties';
 import { valueAt, type Animated } from '@/core/timing';
 import { ColourField, KeyToggle, NumberField, type KeyState } from '@/ui';
 import { pickColour, useCalm } from '../state';
 import { keyState, keyToggled } from './keying';
-import { shared, usePart } from './owners';
+import { usePart } from './owners';
 import { rememberColour, useSwatches } from './swatches';
 import { useFieldOf } from './use-frames';
 

@@ -1,6 +1,6 @@
 'use client';
-import { clamp } from '@/core/numbers';
 import styled from 'styled-components';
+import { clamp } from '@/core/numbers';
 import { useDragShow } from './drag';
 import { useTimeScale, xOf } from './time-scale';
 

@@ -1,5 +1,4 @@
 'use client';
-import { clamp } from '@/core/numbers';
 import { useRef } from 'react';
 import {
   changeKey,
@@ -11,6 +10,7 @@ import {
   sameKey,
   type KeyRef,
 } from '@/core/document';
+import { clamp } from '@/core/numbers';
 import { keysOf, type Animated } from '@/core/timing';
 import { arrowSteps, keepEvent, openContextMenu } from '@/ui';
 import { selectionEntries } from '../menus';

@@ -1,8 +1,8 @@
 'use client';
-import { clamp } from '@/core/numbers';
 import { memo, useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import styled from 'styled-components';
 import { cutName, moveMarker, putMarker, removeMarker, setWorkRange, type Marker } from '@/core/document';
+import { clamp } from '@/core/numbers';
 import { inkOverTime, spreadFrames } from '@/core/scene';
 import { keepEvent, nudgeKeys } from '@/ui';
 import { edit, editFromBase, showFrame, useCalm, useEditor } from '../state';

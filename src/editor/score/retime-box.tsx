@@ -1,8 +1,8 @@
 'use client';
-import { clamp } from '@/core/numbers';
 import { useState, type PointerEvent } from 'react';
 import styled from 'styled-components';
 import { boxRule, changeValues, keysAt, retimeKeys, valuesOf, type KeyRef } from '@/core/document';
+import { clamp } from '@/core/numbers';
 import { nudgeKeys } from '@/ui';
 import { dragDocument, edit, editFromBase, useEditor } from '../state';
 import { snapPlaces, snappedBy, useDragShow } from './drag';

@@ -82,7 +82,7 @@ function PaintedAhead() {
 
 /** Time in seconds or frames; press or drag to show a moment. */
 export const Ruler = memo(function Ruler() {
-  const marks = useRulerTicks();
+  const ticks = useRulerTicks();
   const frame = useEditor((s) => s.frame);
   const length = useEditor((s) => s.piece.length);
   const rate = useEditor((s) => s.piece.rate);
@@ -111,7 +111,7 @@ export const Ruler = memo(function Ruler() {
       onKeyDown={nudgeKeys({ about: (x, y) => showFrame(frame + x + y) })}
     >
       <PaintedAhead />
-      {marks.map((mark) => (
+      {ticks.map((mark) => (
         <span key={mark.frame} style={{ left: mark.x }}>
           {mark.text}
         </span>

@@ -238,6 +238,17 @@ test('time is zoomed about the pointer, never smaller than the piece and never a
   );
 });
 
+test('a piece of so few frames that they are wider than the closest view fills the lanes, however it is zoomed', () => {
+  useTimeScale.setState({ width: 828 });
+  for (const length of [1, 2, 5, 12]) {
+    fitTime(length);
+    const whole = useTimeScale.getState();
+    zoomTime(4, 300, length);
+    zoomTime(0.2, 500, length);
+    expect(useTimeScale.getState()).toMatchObject({ pixelsPerFrame: whole.pixelsPerFrame, fitted: true });
+  }
+});
+
 test('what is tied says so on both sides; a tie to what is gone says nothing', () => {
   const tied = tieStrokes(timed, ['b'], { property: 'width', to: 'a', factor: 1, offset: 0 });
   const words = boundWords(tied.layers);

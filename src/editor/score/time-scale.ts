@@ -1,5 +1,4 @@
 import { create } from 'zustand';
-import { clamp } from '@/core/numbers';
 import { recall, remember } from '../remembered';
 
 /** How time lies in the lanes: the frame at their left edge and pixels a frame; and how high they are. */
@@ -67,8 +66,9 @@ function leftWithin(left: number, pixelsPerFrame: number, width: number, length:
 /** Zooms in time; the frame under `x` stays there. Never smaller than the whole piece. */
 export function zoomTime(factor: number, x: number, length: number): void {
   useTimeScale.setState((scale) => {
+    // A piece of few frames may fill the lanes with more pixels a frame than one is zoomed to.
     const least = fitting(scale.width, length);
-    const pixelsPerFrame = clamp(scale.pixelsPerFrame * factor, least, MOST_PIXELS);
+    const pixelsPerFrame = Math.max(least, Math.min(MOST_PIXELS, scale.pixelsPerFrame * factor));
     const left = leftWithin(frameAt(scale, x) - x / pixelsPerFrame, pixelsPerFrame, scale.width, length);
     return { pixelsPerFrame, left, fitted: pixelsPerFrame <= least };
   });

@@ -1,5 +1,4 @@
 // Longer than most files: one state, and the few functions that may change it.
-import { clamp } from '@/core/numbers';
 import { create } from 'zustand';
 import {
   guarded,
@@ -12,6 +11,7 @@ import {
   type Piece,
   type Stroke,
 } from '@/core/document';
+import { clamp } from '@/core/numbers';
 
 export type Step = 'setup' | 'underlay' | 'trace' | 'ink' | 'place' | 'time' | 'reveal' | 'finish';
 export type Tool = 'select' | 'pen' | 'freehand' | 'shape' | 'text' | 'order' | 'hand';

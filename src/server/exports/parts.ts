@@ -1,9 +1,9 @@
-import { clamp } from '@/core/numbers';
 import { randomUUID } from 'node:crypto';
 import { access, mkdir, readdir, rm, writeFile } from 'node:fs/promises';
 import { setTimeout as wait } from 'node:timers/promises';
 import { QueryTypes } from 'sequelize';
 import { exportedFrames, wholeSettings, type WholeExportSettings } from '@/contract';
+import { clamp } from '@/core/numbers';
 import type { Rate } from '@/core/timing';
 import { dataFolder } from '../data-folder';
 import { models, type ExportPartRow, type ExportRow } from '../database';

@@ -1,9 +1,9 @@
 import type { FeatureRange, Shaper, ShapedGlyph } from '@/core/lettering';
 import { AXIS_NAMES } from '@/core/document';
 import { pathData, readPathData, transformCommands } from '@/core/geometry';
+import { clamp } from '@/core/numbers';
 import { runsOf } from './runs';
 
-import { clamp } from '@/core/numbers';
 import type * as HarfBuzz from 'harfbuzzjs';
 
 let loading: Promise<typeof HarfBuzz> | null = null;

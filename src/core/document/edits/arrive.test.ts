@@ -1,21 +1,15 @@
 import { keysOf, valueAt } from '../../timing';
-import { newLettering, newPiece, newStroke } from '../create';
+import { unsetText } from '../../testing/unset-text';
+import { newPiece, newStroke } from '../create';
 import { lineShape } from '../../geometry';
 import { readPiece } from '../read';
 import { lettersOf, type Piece } from '../schema';
 import { changeArrival, comeAt, setArrival } from './arrive';
 import { addLayers } from './layers';
 
-const text = (id: string) =>
-  newLettering(
-    id,
-    id,
-    { text: 'Ebb', face: { id: 'lora', weight: 400 }, size: 90, tracking: 0, leading: 1.2, align: 'left' },
-    { outlines: {}, glyphs: [], scale: 1, missing: [] },
-  );
 const piece = addLayers(newPiece('Arrivals', undefined, undefined, 120), [
-  text('a'),
-  text('b'),
+  unsetText('a', 'Ebb'),
+  unsetText('b', 'Ebb'),
   newStroke('line', 'Line', lineShape({ x: 0, y: 0 }, { x: 200, y: 0 })),
 ]);
 const arrival = (p: Piece, id = 'a') => lettersOf(p).find((one) => one.id === id)!.arrival;

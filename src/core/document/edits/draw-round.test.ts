@@ -1,3 +1,4 @@
+import { settingOf } from '../../testing/unset-text';
 import { newLettering, newPiece } from '../create';
 import { groupsAround, membersOf } from '../grouped';
 import { readPiece } from '../read';
@@ -8,18 +9,13 @@ import { standingBox } from './arrange';
 import { drawRound, knockOut } from './draw-round';
 import { addLayers } from './layers';
 
-const SETTING = {
-  text: 'Ebb',
-  face: { id: 'sacramento', weight: 400 },
-  ...{ size: 100, tracking: 0, leading: 1.2, align: 'left' as const },
-};
 const SET = {
   outlines: { '1': 'M0 0L200 0L200 -80L0 -80Z' },
   glyphs: [{ outline: '1', x: 0, y: 0, cluster: 0 }],
   ...{ scale: 1, missing: [] },
 };
 const piece = addLayers(newPiece('Round', undefined, undefined, 100), [
-  newLettering('t', 'Ebb', SETTING, SET, { x: 400, y: 500, colour: '#43b3a0' }),
+  newLettering('t', 'Ebb', settingOf('Ebb'), SET, { x: 400, y: 500, colour: '#43b3a0' }),
 ]);
 const drawing = { way: 'down', from: 'start', frame: 8 } as const;
 const settled = (p: Piece) => settlePiece(null, p);

@@ -1,22 +1,15 @@
 import { ellipseShape } from '../../geometry';
-import { newLettering, newPiece, newStroke } from '../create';
+import { unsetText } from '../../testing/unset-text';
+import { newPiece, newStroke } from '../create';
 import { LIMITS } from '../limits';
 import { readPiece } from '../read';
 import type { Piece } from '../schema';
 import { changeField, fieldValue, removeField, withFieldsOf } from './fields';
 import { addLayers } from './layers';
 
-const text = (id: string, words: string, colour: string) =>
-  newLettering(
-    id,
-    id,
-    { text: words, face: { id: 'lora', weight: 400 }, size: 90, tracking: 0, leading: 1.2, align: 'left' },
-    { outlines: {}, glyphs: [], scale: 1, missing: [] },
-    { colour },
-  );
 const strip: Piece = addLayers(newPiece('Strip'), [
-  text('name', 'Isolde Marrow', '#ede6d8'),
-  text('role', 'Tide keeper', '#ede6d8'),
+  unsetText('name', 'Isolde Marrow', { colour: '#ede6d8' }),
+  unsetText('role', 'Tide keeper', { colour: '#ede6d8' }),
   newStroke('rule', 'Rule', ellipseShape({ x: 0, y: 0 }, { x: 80, y: 40 })),
 ]);
 const facts = (piece: Piece) => piece.fields.map((field) => [field.kind, field.of, fieldValue(piece, field)]);
@@ -48,7 +41,9 @@ test('a field is renamed or taken out by its number; what it fills stays', () =>
 });
 
 test('there are never more fields than a piece may have', () => {
-  const many = Array.from({ length: LIMITS.fields + 5 }, (_, i) => text(`t${i}`, `Word ${i}`, '#ede6d8'));
+  const many = Array.from({ length: LIMITS.fields + 5 }, (_, i) =>
+    unsetText(`t${i}`, `Word ${i}`, { colour: '#ede6d8' }),
+  );
   const piece = addLayers(newPiece('Many'), many);
   const some = withFieldsOf(
     piece,

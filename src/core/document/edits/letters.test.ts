@@ -1,13 +1,8 @@
 import fc from 'fast-check';
 import { settingSchema } from '../lettering-schema';
-import type { TextSetting } from '../schema';
+import { settingOf } from '../../testing/unset-text';
 import { changeSetting, lettersIn, setLetters } from './letters';
 
-const plain = (text: string): TextSetting => ({
-  text,
-  face: { id: 'lora', weight: 400 },
-  ...{ size: 100, tracking: 0, leading: 1.2, align: 'left' },
-});
 const words = fc.string({ unit: fc.constantFrom('a', 'b', 'c', ' ', 'é', 'م'), minLength: 1, maxLength: 14 });
 /** A text of which some letters are moved and coloured, each otherwise. */
 const apart = words.chain((text) =>
@@ -16,7 +11,7 @@ const apart = words.chain((text) =>
     .map((places) =>
       places.reduce(
         (setting, at) => setLetters(setting, [at], () => ({ x: at + 1, y: -at, kern: 10 + at })),
-        plain(text),
+        settingOf(text),
       ),
     ),
 );
@@ -28,7 +23,7 @@ test('letters that are set by themselves stand in the order of the text, each on
       const places = (setting.letters ?? []).map(({ at }) => at);
       expect(places).toEqual([...new Set(places)].sort((a, b) => a - b));
       const reset = setLetters(setting, places, () => ({ x: undefined, y: undefined, kern: undefined }));
-      expect(reset).toEqual(plain(setting.text));
+      expect(reset).toEqual(settingOf(setting.text));
     }),
   );
 });
@@ -53,7 +48,7 @@ test('when part of a text is typed anew, every letter that is kept is the same c
 
 test('letters that were moved go along with the size, and stay with another face; how they are written does not', () => {
   const setting = {
-    ...setLetters(plain('Ebb'), [1], () => ({ x: 10, y: -4, rotation: 0.2 })),
+    ...setLetters(settingOf('Ebb'), [1], () => ({ x: 10, y: -4, rotation: 0.2 })),
     ductus: { b: 'x' },
   };
   const larger = changeSetting(setting as never, { size: 250 });
@@ -67,7 +62,7 @@ test('letters that were moved go along with the size, and stay with another face
 test('the letters of a text are what the face made of it: several characters that are one glyph are one letter', () => {
   const glyph = (cluster: number) => ({ outline: '1', x: 0, y: 0, cluster });
   const set = { outlines: {}, scale: 1, missing: [], glyphs: [0, 2, 2, 5, 4].map(glyph) };
-  expect(lettersIn({ setting: plain('fiebu '), set } as never)).toEqual([
+  expect(lettersIn({ setting: settingOf('fiebu '), set } as never)).toEqual([
     { at: 0, letter: 'fi' },
     { at: 2, letter: 'eb' },
     { at: 4, letter: 'u' },

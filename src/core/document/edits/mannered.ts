@@ -1,4 +1,4 @@
-import { sameValue } from '../changed';
+import { shared } from '../changed';
 import { groupOf } from '../grouped';
 import type { GivenManner, Manner, MannerParts } from '../manner-schema';
 import type { Piece, Stroke } from '../schema';
@@ -20,12 +20,9 @@ export function mannerBearers(piece: Piece, strokes: readonly Stroke[]): MannerB
   return strokes.map((stroke) => ({ id: stroke.id, of: stroke, closed: stroke.path.closed }));
 }
 
-const common = <T>(values: readonly T[]): T | null =>
-  values.length > 0 && values.every((value) => sameValue(value, values[0])) ? values[0]! : null;
-
 /** The manner that all bear alike; null where they differ or bear none. */
 export const commonManner = (bearers: readonly MannerBearer[]): GivenManner | null =>
-  common(bearers.map(({ of }) => of.manner ?? null));
+  shared(bearers.map(({ of }) => of.manner ?? null));
 
 /** The lengths of time in a manner, frames. */
 export type MannerTime = 'onFrames' | 'offFrames' | 'hold';
@@ -33,7 +30,7 @@ export type MannerTime = 'onFrames' | 'offFrames' | 'hold';
 /** The lengths of time that all have now, however they came about; null where they differ or have none. */
 export function commonTimes(bearers: readonly MannerBearer[]): Record<MannerTime, number | null> {
   const now = bearers.flatMap(({ of, closed }) => mannerNow(of, closed) ?? []);
-  const time = (key: MannerTime) => common<Manner[MannerTime]>(now.map((manner) => manner[key]));
+  const time = (key: MannerTime) => shared<Manner[MannerTime]>(now.map((manner) => manner[key]));
   return { onFrames: time('onFrames'), offFrames: time('offFrames'), hold: time('hold') };
 }
 

@@ -16,9 +16,9 @@ import {
   type Piece,
   type Underlay,
 } from '@/core/document';
-import { clamp } from '@/core/numbers';
 import type { Snapped } from '@/core/snap';
 import { insertPoint, add, distance, subtract, type Path, type Point } from '@/core/geometry';
+import { clamp } from '@/core/numbers';
 import {
   changeable,
   edit,

@@ -1,7 +1,7 @@
 'use client';
-import { colourRunOf, withColourRun, type ColourRun, type Ink } from '@/core/document';
+import { colourRunOf, withColourRun, type ColourRun, type Ink, shared } from '@/core/document';
 import { NumberField, pixels, Segmented, Hint, Gap } from '@/ui';
-import { PartChoice, PartField, shared } from '../../properties';
+import { PartChoice, PartField } from '../../properties';
 import { useCalm } from '../../state';
 import { GradientBar } from './gradient-bar';
 import { changeInk } from './ink-values';

@@ -1,5 +1,5 @@
 'use client';
-import { changed, type Ink, type Stroke } from '@/core/document';
+import { changed, type Ink, type Stroke, shared } from '@/core/document';
 import { measurePath } from '@/core/geometry';
 import {
   DASH_PRESETS,
@@ -24,7 +24,7 @@ import {
   Labelled,
   Gap,
 } from '@/ui';
-import { PartCheck, PartChoice, PartField, shared } from '../../properties';
+import { PartCheck, PartChoice, PartField } from '../../properties';
 import { useCalm } from '../../state';
 import { InkPicture } from './ink-picture';
 import { changeInk, changeInkBy } from './ink-values';

@@ -1,9 +1,9 @@
 'use client';
 import styled from 'styled-components';
-import { changed, withEnd, type Ink } from '@/core/document';
+import { changed, withEnd, type Ink, shared } from '@/core/document';
 import { END_SHAPES, type EndShape } from '@/core/ink';
 import { Check, Select } from '@/ui';
-import { PartField, shared } from '../../properties';
+import { PartField } from '../../properties';
 import { InkPicture } from './ink-picture';
 import { changeInk } from './ink-values';
 

@@ -1,5 +1,4 @@
 'use client';
-import { clamp } from '@/core/numbers';
 import { useRef, useState } from 'react';
 import styled from 'styled-components';
 import { denseStops, sortedStops } from '@/core/colour';
@@ -11,6 +10,7 @@ import {
   withStopAt,
   type Gradient,
 } from '@/core/document';
+import { clamp } from '@/core/numbers';
 import { Button, Buttons, nudgeKeys, shareIn } from '@/ui';
 import { PartField } from '../../properties';
 import { dragDocument, useCalm } from '../../state';
@@ -65,6 +65,7 @@ export function GradientBar({ gradient }: { gradient: Gradient }) {
     setPicked(gradient.stops.length);
   };
   const remove = (i: number) => {
+    if (gradient.stops.length < 2) return;
     change((g) => withoutStop(g, i), 'stop removed');
     setPicked(Math.max(0, i - 1));
   };

@@ -1,7 +1,7 @@
 'use client';
-import type { Ink } from '@/core/document';
+import { shared, type Ink } from '@/core/document';
 import { Check, Segmented, Labelled } from '@/ui';
-import { PartChoice, PartField, shared } from '../../properties';
+import { PartChoice, PartField } from '../../properties';
 import { changeInk } from './ink-values';
 
 const CAPS = ['flat', 'round', 'square'] as const;

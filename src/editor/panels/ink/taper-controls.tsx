@@ -1,9 +1,9 @@
 'use client';
-import { changed, sameValue, type Ink } from '@/core/document';
+import { changed, sameValue, type Ink, shared } from '@/core/document';
 import type { Taper, TaperEnd } from '@/core/ink';
 import { CSS_EASE, LINEAR, type Easing } from '@/core/timing';
 import { Check, Segmented, Select, Row } from '@/ui';
-import { PartChoice, PartField, shared } from '../../properties';
+import { PartChoice, PartField } from '../../properties';
 import { changeInk } from './ink-values';
 
 /** How a tip swells, by plain names. */

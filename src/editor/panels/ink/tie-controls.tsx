@@ -14,6 +14,7 @@ import {
   type Stroke,
   type Tie,
   type TiedProperty,
+  shared,
 } from '@/core/document';
 import {
   Button,
@@ -28,7 +29,6 @@ import {
   Row,
   TextButton,
 } from '@/ui';
-import { shared } from '../../properties';
 import { editChosen, changeable, edit, select, useCalm } from '../../state';
 
 /** What factor and offset mean, by property. */

@@ -1,7 +1,7 @@
 'use client';
 import { useRef, useState, type PointerEvent } from 'react';
 import styled from 'styled-components';
-import { swatchColour, sameValue, type Ink } from '@/core/document';
+import { swatchColour, sameValue, type Ink, shared } from '@/core/document';
 import {
   EVEN_WIDTHS,
   laidOut,
@@ -18,7 +18,6 @@ import {
   type Widths,
 } from '@/core/ink';
 import { Button, NumberField, nudgeKeys, percent, Select, Gap, shareIn } from '@/ui';
-import { shared } from '../../properties';
 import { dragDocument } from '../../state';
 import { changeInk } from './ink-values';
 
@@ -105,6 +104,7 @@ export function WidthEditor({ inks }: { inks: readonly Ink[] }) {
     else putPoint(i, { ...p, at: to.at, scale: Math.abs(to.scale) });
   };
   const remove = (i: number) => {
+    if (widths.length < 2) return;
     put(withoutWidthPoint(widths, i));
     setPicked(Math.max(0, i - 1));
   };

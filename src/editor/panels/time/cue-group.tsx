@@ -1,9 +1,18 @@
 'use client';
 import { useState } from 'react';
 import { Unlink } from 'lucide-react';
-import { cueTo, cueToFault, cutCues, leadersOf, strokeById, tieCues, type Stroke } from '@/core/document';
+import {
+  cueTo,
+  cueToFault,
+  cutCues,
+  leadersOf,
+  strokeById,
+  tieCues,
+  type Stroke,
+  shared,
+} from '@/core/document';
 import { Button, IconButton, notify, Gap, Segmented, Select, Row, Grow, TextButton } from '@/ui';
-import { OwnersOf, PartChoice, PartField, shared } from '../../properties';
+import { OwnersOf, PartChoice, PartField } from '../../properties';
 import { changeable, edit, editChosen, select, useCalm } from '../../state';
 
 /** When the selected strokes begin: tied to where another one’s head or tail is. */

@@ -1,10 +1,9 @@
 'use client';
 import { useMemo } from 'react';
-import { changed, speedOverTime, updateStrokes, type Stroke } from '@/core/document';
+import { changed, speedOverTime, updateStrokes, type Stroke, shared } from '@/core/document';
 import { framesPerSecond, type Pace } from '@/core/timing';
 import { NumberField, percent, Segmented, Hint } from '@/ui';
 import { editChosen, useCalm } from '../../state';
-import { shared } from '../../properties';
 import { OverTime } from '../charts';
 
 type Kind = Pace['kind'] | 'even';

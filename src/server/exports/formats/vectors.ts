@@ -1,4 +1,3 @@
-import { clamp } from '@/core/numbers';
 import { writeFile } from 'node:fs/promises';
 import { exportedFrames, formatOf } from '@/contract';
 import { changed, type Piece } from '@/core/document';
@@ -6,6 +5,7 @@ import { writeLottie, writeSvg } from '@/core/formats';
 import { evaluate, posterFrame, wordlessParts } from '@/core/scene';
 import { framesPerSecond } from '@/core/timing';
 import type { DrawList } from '@/core/draw';
+import { clamp } from '@/core/numbers';
 import { asDiskFull } from '../../disk';
 import type { ExportJob, WriteFormat } from '../export-job';
 

@@ -1,7 +1,7 @@
 'use client';
-import { clamp } from '@/core/numbers';
 import { useRef, type PointerEvent } from 'react';
 import styled from 'styled-components';
+import { clamp } from '@/core/numbers';
 import { drawnEasing, ease, easeSpeed, type Easing } from '@/core/timing';
 import { nudgeKeys, shareIn } from '@/ui';
 import { dragDocument } from '../../../state';

@@ -1,8 +1,8 @@
 'use client';
-import { clamp } from '@/core/numbers';
 import styled from 'styled-components';
 import { Star } from 'lucide-react';
 import { sameValue } from '@/core/document';
+import { clamp } from '@/core/numbers';
 import { ease, type Easing } from '@/core/timing';
 import { IconToggle, Row } from '@/ui';
 import { keepOnShelf, takeOffShelf, useShelfItems } from '../../../shelf';
