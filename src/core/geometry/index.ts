@@ -6,6 +6,7 @@ export * from './compact-path-data';
 export * from './corners';
 export * from './crossings';
 export * from './cubic';
+export * from './cubic-between';
 export * from './fit';
 export * from './in-between';
 export * from './insert-point';

@@ -1,5 +1,6 @@
 import { lengthAtParameter } from './arc-length';
 import { cubicDerivative, cubicPoint } from './cubic';
+import { cubicBetween, isNearCubic } from './cubic-between';
 import { cornersOf } from './corners';
 import { measurePath, type MeasuredPath } from './measured-path';
 import type { Path } from './path';
@@ -16,6 +17,8 @@ export interface SpinePlace extends Point {
 
 /** How far an edge through the places may be from the true one, px. */
 const TOLERANCE = 0.04;
+/** How far a smooth curve through the places may be from it, px. */
+const SMOOTH_TOLERANCE = 0.005;
 const DEEPEST = 12;
 
 const known = new WeakMap<Path, Map<number, readonly SpinePlace[]>>();
@@ -25,7 +28,7 @@ export const radiusClass = (radius: number): number => 2 ** Math.ceil(Math.log2(
 
 /**
  * Places along a whole path, near enough to each other that straight lines between them, and between what lies up to
- * `radius` px beside them, are within 0.04 px of the curves. Kept while the same path object lives, so that a growing
+ * `radius` px beside them, are within 0.04 px of the curves, and smooth curves within a hundredth. Kept while the same path object lives, so that a growing
  * stroke is never sampled twice. A closed path ends with its first place again, at its whole length.
  */
 export function spineOf(path: Path, radius: number): readonly SpinePlace[] {
@@ -71,7 +74,8 @@ function sample(m: MeasuredPath, radius: number): SpinePlace[] {
           : Math.min(Math.hypot(mx, my), Math.hypot(p1.x - p.x, p1.y - p.y));
       const cut = chord > 1e-9 ? 8 * radius * (sag / chord) ** 2 : radius;
       const tiny = chord < 0.2 && sag < 0.1;
-      if (depth < 2 || (depth < DEEPEST && !tiny && sag + cut > TOLERANCE)) {
+      const near = sag + cut <= TOLERANCE && smoothMiss(c, t0, p0, t1, p1, chord, p) <= SMOOTH_TOLERANCE;
+      if (depth < 2 || (depth < DEEPEST && !tiny && !near)) {
         refine(t0, p0, middle, p, depth + 1);
         refine(middle, p, t1, p1, depth + 1);
       } else put(t0);
@@ -82,8 +86,27 @@ function sample(m: MeasuredPath, radius: number): SpinePlace[] {
   return out.map((place, i) => {
     const end = m.path.closed && i === out.length - 1;
     const corner = corners.get(end ? 0 : place.s);
-    return corner ? { ...place, into: corner.into, out: corner.out, corner: true } : place;
+    if (!corner) return place;
+    const { x, y, s } = place;
+    return { x, y, s, into: corner.into, out: corner.out, corner: true };
   });
+}
+
+/** How far the middle of a part of a cubic is from Hermite's curve through its ends, by their directions, px. */
+function smoothMiss(
+  c: Parameters<typeof cubicPoint>[0],
+  t0: number,
+  p0: Point,
+  t1: number,
+  p1: Point,
+  chord: number,
+  middle: Point,
+): number {
+  const [out, into] = [directionAt(c, t0), directionAt(c, t1)];
+  const dx = (p0.x + p1.x) / 2 + (chord * (out.x - into.x)) / 8 - middle.x;
+  const dy = (p0.y + p1.y) / 2 + (chord * (out.y - into.y)) / 8 - middle.y;
+  // Along the path lengths make up for what the middle of a cubic is not its middle.
+  return Math.abs(dx * (p1.y - p0.y) - dy * (p1.x - p0.x)) / (chord || 1);
 }
 
 function directionAt(c: Parameters<typeof cubicPoint>[0], t: number): Point {
@@ -106,18 +129,26 @@ function indexAt(spine: readonly SpinePlace[], s: number): number {
   return low;
 }
 
-/** The place at a length, on the line between its neighbours on the spine. */
+/** The place at a length, on the curve between its neighbours on the spine. */
 export function spinePlaceAt(spine: readonly SpinePlace[], s: number): SpinePlace {
   const low = indexAt(spine, s);
   const [a, b] = [spine[low]!, spine[low + 1]!];
   if (s <= a.s) return a;
   if (s >= b.s) return b;
-  const t = (s - a.s) / (b.s - a.s);
-  const along = unit({ x: a.out.x + (b.into.x - a.out.x) * t, y: a.out.y + (b.into.y - a.out.y) * t });
+  const l = b.s - a.s;
+  const t = (s - a.s) / l;
+  // Hermite's curve through both, by their directions: lengths along the path are its parameter.
+  const [u, tt] = [1 - t, t * t];
+  const [p, q, v, w] = [u * u * (1 + 2 * t), tt * (3 - 2 * t), l * t * u * u, -l * tt * u];
+  const [dp, dv, dw] = [(-6 * t * u) / l, u * (1 - 3 * t), t * (3 * t - 2)];
+  const along = unit({
+    x: (a.x - b.x) * dp + a.out.x * dv + b.into.x * dw,
+    y: (a.y - b.y) * dp + a.out.y * dv + b.into.y * dw,
+  });
   const direction = along.x === 0 && along.y === 0 ? a.out : along;
   return {
-    x: a.x + (b.x - a.x) * t,
-    y: a.y + (b.y - a.y) * t,
+    x: a.x * p + b.x * q + a.out.x * v + b.into.x * w,
+    y: a.y * p + b.y * q + a.out.y * v + b.into.y * w,
     s,
     into: direction,
     out: direction,
@@ -125,13 +156,73 @@ export function spinePlaceAt(spine: readonly SpinePlace[], s: number): SpinePlac
   };
 }
 
+/** How far a curve between knots may be from the true one, px. */
+const KNOT_TOLERANCE = 0.02;
+
+/** By how much two directions differ, radians where that is little. */
+export const turnBetween = (a: Point, b: Point): number =>
+  Math.sqrt((b.x - a.x) * (b.x - a.x) + (b.y - a.y) * (b.y - a.y));
+
+/** Whether a path bends so gently between two places that what lies a radius beside it neither folds nor piles up there. */
+export const isGentle = (
+  a: Pick<SpinePlace, 's' | 'out'>,
+  b: Pick<SpinePlace, 's' | 'into'>,
+  radius: number,
+): boolean => radius * turnBetween(a.out, b.into) <= 0.8 * (b.s - a.s);
+
+const knots = new WeakMap<readonly SpinePlace[], readonly SpinePlace[]>();
+
 /**
- * The spine of a stretch, ends included; lengths count on where a closed path passes its first point.
+ * Those places of a spine between which one curve a side is as good as the path and as what lies up to `radius` px beside it.
+ * Where the path bends too tightly for curves that is all of them.
+ */
+function knotsOf(path: Path, radius: number): readonly SpinePlace[] {
+  const spine = spineOf(path, radius);
+  let some = knots.get(spine);
+  if (!some) knots.set(spine, (some = thinOut(spine, radiusClass(radius))));
+  return some;
+}
+
+function thinOut(spine: readonly SpinePlace[], radius: number): SpinePlace[] {
+  const out: SpinePlace[] = [];
+  let at = 0;
+  while (at < spine.length - 1) {
+    out.push(spine[at]!);
+    let next = at + 1;
+    while (next + 1 < spine.length && isOneCurve(spine, at, next + 1, radius)) next++;
+    at = next;
+  }
+  if (spine.length > 0) out.push(spine.at(-1)!);
+  return out;
+}
+
+function isOneCurve(spine: readonly SpinePlace[], from: number, to: number, radius: number): boolean {
+  const [a, b] = [spine[from]!, spine[to]!];
+  for (let i = from; i < to; i++) {
+    if (i > from && spine[i]!.corner) return false;
+    if (!isGentle(spine[i]!, spine[i + 1]!, radius)) return false;
+  }
+  for (const r of [-radius, 0, radius]) {
+    const [x0, y0, x3, y3] = [a.x - r * a.out.y, a.y + r * a.out.x, b.x - r * b.into.y, b.y + r * b.into.x];
+    const curve = cubicBetween(x0, y0, a.out.x, a.out.y, x3, y3, b.into.x, b.into.y);
+    if (!curve) return false;
+    for (let i = from + 1; i < to; i++) {
+      const { x, y, out } = spine[i]!;
+      if (!isNearCubic(curve, x - r * out.y, y + r * out.x, KNOT_TOLERANCE)) return false;
+    }
+  }
+  return true;
+}
+
+/**
+ * The knots of a stretch, ends included; lengths count on where a closed path passes its first point.
+ * @param radius how far beside the path curves between them are good.
  * @param from, to px along the path, from < to; on a closed one `to` may pass the whole length.
  */
-export function spineBetween(path: Path, radius: number, from: number, to: number): SpinePlace[] {
+export function knotsBetween(path: Path, radius: number, from: number, to: number): SpinePlace[] {
+  const some = knotsOf(path, radius);
+  if (some.length < 2) return [];
   const spine = spineOf(path, radius);
-  if (spine.length < 2) return [];
   const { length } = measurePath(path);
   const wraps = path.closed && to > length;
   const at = (s: number): SpinePlace => {
@@ -140,8 +231,8 @@ export function spineBetween(path: Path, radius: number, from: number, to: numbe
   };
   const out = [at(from)];
   const add = (base: number): void => {
-    for (let i = indexAt(spine, from - base); i < spine.length; i++) {
-      const place = spine[i]!;
+    for (let i = indexAt(some, from - base); i < some.length; i++) {
+      const place = some[i]!;
       const s = place.s + base;
       if (s >= to) return;
       if (s > from && s > out.at(-1)!.s) out.push(base === 0 ? place : { ...place, s });

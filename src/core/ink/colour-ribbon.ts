@@ -117,11 +117,8 @@ export function colourRibbon(
   span: Span,
 ): ColourRibbon {
   const ribs = ribsOf(path, half);
-  const halves =
-    halfAt &&
-    Array.from({ length: ribs.length / RIB.size }, (_, i) =>
-      Math.max(0, halfAt(ribs[i * RIB.size + RIB.s]!)),
-    );
+  const halves: number[] | null = halfAt && [];
+  if (halfAt) for (let i = RIB.s; i < ribs.length; i += RIB.size) halves!.push(Math.max(0, halfAt(ribs[i]!)));
   const isRound = path.closed && inked.to - inked.from >= measurePath(path).length - 1e-9;
   return { ribs, inked, span, half, ...(halves && { halves }), reach, ...(isRound && { isRound }), stops };
 }

@@ -1,7 +1,10 @@
 import {
+  isGentle,
+  knotsBetween,
   measurePath,
-  spineBetween,
+  spineOf,
   spinePlaceAt,
+  unit,
   type Path,
   type PathCommand,
   type Point,
@@ -9,16 +12,26 @@ import {
 } from '../geometry';
 import type { Cap, Join, Caps } from './caps-and-joins';
 import { disc } from './dot';
+import { pushArc, pushFlank, pushFlankBack, type Flank } from './flank';
 import type { PenWidth } from './pen-width';
 
-/** The pen at one place: where it is, its radius, and the length along the path (px). */
-interface Place extends Point {
+/** The pen at one place: where it is, its directions and its radius. */
+interface Place extends SpinePlace {
   readonly r: number;
-  readonly s: number;
-  readonly corner: boolean;
 }
 
-/** How far the outline may be from the true one, px. */
+/** Written out, so that all places have one form: this is run for every place of every frame. */
+const placeOf = ({ x, y, into, out, corner }: SpinePlace, s: number, r: number): Place => ({
+  x,
+  y,
+  s,
+  into,
+  out,
+  corner,
+  r,
+});
+
+/** How far a radius may be from an even run between two places, px. */
 const TOLERANCE = 0.02;
 /** Places nearer to each other than this are one. */
 const TOGETHER = 1e-6;
@@ -27,153 +40,191 @@ const TOGETHER = 1e-6;
 function placesAlong(path: Path, pen: PenWidth, from: number, to: number): Place[] {
   const { length } = measurePath(path);
   const wrap = (s: number): number => (path.closed && s > length ? s - length : s);
-  const spine = spineBetween(path, pen.widest / 2, from, to);
-  const place = ({ x, y, s, corner }: SpinePlace): Place => ({
-    x,
-    y,
-    s,
-    corner,
-    r: Math.max(0, pen.at(wrap(s)) / 2),
-  });
-  const within = (s: number): boolean => s > from + TOGETHER && s < to - TOGETHER;
-  const stops = pen.breaks.filter(within);
-  if (path.closed) stops.push(...pen.breaks.map((s) => s + length).filter(within));
+  const radiusAt = (s: number): number => Math.max(0, pen.at(wrap(s)) / 2);
+  const knots = knotsBetween(path, pen.widest / 2, from, to);
+  const spine = spineOf(path, pen.widest / 2);
+  const stops = path.closed ? [...pen.breaks, ...pen.breaks.map((s) => s + length)] : pen.breaks;
   const out: Place[] = [];
-  /** Between two places, where the radius does not run evenly from one to the other. */
-  const refine = (a: Place, b: Place, depth: number): void => {
-    const r = Math.max(0, pen.at(wrap((a.s + b.s) / 2)) / 2);
-    if (depth < 10 && b.s - a.s > 0.2 && Math.abs(r - (a.r + b.r) / 2) > TOLERANCE) {
-      const middle = {
-        x: (a.x + b.x) / 2,
-        y: (a.y + b.y) / 2,
-        s: (a.s + b.s) / 2,
-        r,
-        corner: false,
-      };
-      refine(a, middle, depth + 1);
-      refine(middle, b, depth + 1);
-    } else out.push(b);
-  };
-  let k = 0;
-  for (const next of spine) {
-    while (k < stops.length && stops[k]! < next.s - TOGETHER) {
-      const s = stops[k++]!;
-      if (out.length > 0 && s - out.at(-1)!.s > TOGETHER)
-        refine(out.at(-1)!, place({ ...spinePlaceAt(spine, s), s }), 0);
+  /** Goes on to a place, where the radius does not run evenly by way of others; `k` is the first stop beyond `a`. */
+  const goOn = (a: Place, b: Place, depth: number): void => {
+    const span = b.s - a.s;
+    let [worst, at] = [TOLERANCE, 0];
+    const look = (s: number): void => {
+      const off = Math.abs(radiusAt(s) - a.r - ((b.r - a.r) * (s - a.s)) / span);
+      if (off > worst) [worst, at] = [off, s];
+    };
+    if (span > 0.2 && depth < 12) {
+      for (const s of stops) if (s > a.s + TOGETHER && s < b.s - TOGETHER) look(s);
+      for (const share of [0.5, 0.23, 0.77]) look(a.s + share * span);
     }
-    while (k < stops.length && stops[k]! <= next.s + TOGETHER) k++;
-    if (out.length === 0) out.push(place(next));
-    else if (next.s - out.at(-1)!.s > TOGETHER) refine(out.at(-1)!, place(next), 0);
+    if (at === 0) {
+      out.push(b);
+      return;
+    }
+    const middle = placeOf(spinePlaceAt(spine, wrap(at)), at, radiusAt(at));
+    goOn(a, middle, depth + 1);
+    goOn(middle, b, depth + 1);
+  };
+  for (const knot of knots) {
+    const next = placeOf(knot, knot.s, radiusAt(knot.s));
+    const before = out.at(-1);
+    if (!before) out.push(next);
+    else if (next.s - before.s > TOGETHER) goOn(before, next, 0);
   }
   return out;
 }
 
-/** The straight flanks of what a disc sweeps on its way to the next: where the common tangents touch both. */
-interface Flanks {
-  readonly left0: Point;
-  readonly left1: Point;
-  readonly right0: Point;
-  readonly right1: Point;
-  readonly angle: number;
-  readonly length: number;
+/** How the edges of the pen lie where it stands: unit vectors from its middle to where flanks leave or come in. */
+interface Stance {
+  readonly place: Place;
+  /** The direction of travel. */
+  readonly u: Point;
+  readonly left: Point;
+  readonly right: Point;
 }
 
-/** Null where one disc lies within the other. */
-function flanksOf(a: Place, b: Place): Flanks | null {
-  const [dx, dy] = [b.x - a.x, b.y - a.y];
-  const d = Math.sqrt(dx * dx + dy * dy);
-  const shrink = a.r - b.r;
-  if (d <= Math.abs(shrink) + 1e-9) return null;
-  const [ux, uy] = [dx / d, dy / d];
-  const c = shrink / d;
-  const n = Math.sqrt(1 - c * c);
+/** @param shrink by how much the radius shrinks, px for each px of the way: less than one. */
+function stanceAt(place: Place, u: Point, shrink: number): Stance {
+  const n = Math.sqrt(1 - shrink * shrink);
   // Left is to the left of travel as seen on the screen: (uy, −ux), y downward.
-  const [lx, ly] = [c * ux + n * uy, c * uy - n * ux];
-  const [rx, ry] = [c * ux - n * uy, c * uy + n * ux];
   return {
-    left0: { x: a.x + lx * a.r, y: a.y + ly * a.r },
-    left1: { x: b.x + lx * b.r, y: b.y + ly * b.r },
-    right0: { x: a.x + rx * a.r, y: a.y + ry * a.r },
-    right1: { x: b.x + rx * b.r, y: b.y + ry * b.r },
-    angle: Math.atan2(dy, dx),
-    length: d,
+    place,
+    u,
+    left: { x: shrink * u.x + n * u.y, y: shrink * u.y - n * u.x },
+    right: { x: shrink * u.x - n * u.y, y: shrink * u.y + n * u.x },
   };
 }
+
+/** Where a direction from the middle of the pen meets its edge. */
+const edgeOf = ({ x, y, r }: Place, n: Point): Point => ({ x: x + n.x * r, y: y + n.y * r });
 
 /** Where a flat end cuts the flanks: half the width there, on the line square to the stroke. */
-function flatEnd(p: Place, f: Flanks, at: 'start' | 'end'): [left: Point, right: Point] {
-  const [ux, uy] = [Math.cos(f.angle), Math.sin(f.angle)];
-  const [left, right] = at === 'start' ? [f.left0, f.right0] : [f.left1, f.right1];
-  const slide = (q: Point, other: Point): Point => {
-    const along = (q.x - p.x) * ux + (q.y - p.y) * uy;
-    const [ex, ey] = [other.x - q.x, other.y - q.y];
-    const forward = ex * ux + ey * uy;
-    const t = Math.abs(forward) > 1e-9 ? -along / forward : 0;
-    return { x: q.x + ex * t, y: q.y + ey * t };
+function flatEnd({ place, u, left, right }: Stance): readonly [Point, Point] {
+  const slide = (n: Point): Point => {
+    const q = edgeOf(place, n);
+    // The flank runs square to what leads to it from the pen's middle.
+    const t = ((q.x - place.x) * u.x + (q.y - place.y) * u.y) / (n.y * u.x - n.x * u.y);
+    return { x: q.x - n.y * t, y: q.y + n.x * t };
   };
-  return at === 'start'
-    ? [slide(left, f.left1), slide(right, f.right1)]
-    : [slide(left, f.left0), slide(right, f.right0)];
+  return [slide(left), slide(right)];
 }
 
-function pushPolygon(out: PathCommand[], points: readonly Point[]): void {
-  points.forEach((p, i) => out.push([i === 0 ? 'M' : 'L', p.x, p.y]));
-  out.push(['Z']);
+/** How a strip begins or ends: with a cap, or where another part lies over it. */
+interface StripEnd {
+  readonly stance: Stance;
+  readonly cap: Cap | null;
 }
 
 /** A stretch whose flanks run on without a break, collected until something ends it. */
 interface Strip {
-  readonly left: Point[];
-  readonly right: Point[];
+  readonly left: Flank;
+  readonly right: Flank;
+  readonly start: StripEnd;
 }
 
-/** All parts turn the same way (clockwise on the screen), so that overlaps neither cancel nor double. */
-function closeStrip(out: PathCommand[], strip: Strip | null): void {
-  if (!strip) return;
-  const { left, right } = strip;
-  out.push(['M', left[0]!.x, left[0]!.y]);
-  for (let i = 1; i < left.length; i++) out.push(['L', left[i]!.x, left[i]!.y]);
-  for (let i = right.length - 1; i >= 0; i--) out.push(['L', right[i]!.x, right[i]!.y]);
+/** Takes the flanks of a strip on to where they meet the pen, or what cuts it off. */
+function runOn(strip: Strip, { place, left, right }: Stance, ends?: readonly [Point, Point]): void {
+  const [l, r] = ends ?? [edgeOf(place, left), edgeOf(place, right)];
+  strip.left.push(l.x, l.y, -left.y, left.x);
+  strip.right.push(r.x, r.y, right.y, -right.x);
+}
+
+const isCut = (cap: Cap | null): boolean => cap === 'flat' || cap === 'square';
+
+function beginStrip(stance: Stance, cap: Cap | null): Strip {
+  const strip: Strip = { left: [], right: [], start: { stance, cap } };
+  runOn(strip, stance, isCut(cap) ? flatEnd(stance) : undefined);
+  return strip;
+}
+
+/** Leads from one flank over an end to the other, clockwise on the screen. */
+function pushEnd(out: PathCommand[], { stance, cap }: StripEnd, at: 'start' | 'end'): void {
+  const { place, u } = stance;
+  const [left, right] = isCut(cap)
+    ? flatEnd(stance)
+    : [edgeOf(place, stance.left), edgeOf(place, stance.right)];
+  const [way, from, onto] = at === 'end' ? [1, left, right] : [-1, right, left];
+  if (cap === 'round' && place.r > TOGETHER) {
+    if (at === 'end') pushArc(out, place, stance.left, stance.right);
+    else pushArc(out, place, stance.right, stance.left);
+    return;
+  }
+  if (cap === 'square') {
+    const [x, y] = [u.x * place.r * way, u.y * place.r * way];
+    out.push(['L', from.x + x, from.y + y], ['L', onto.x + x, onto.y + y]);
+  }
+  if (at === 'end') out.push(['L', onto.x, onto.y]);
+}
+
+/** Closes a strip at an end. All parts turn the same way (clockwise on the screen), so that overlaps neither cancel nor double. */
+function closeStrip(out: PathCommand[], strip: Strip, stance: Stance, cap: Cap | null): void {
+  const { left, right, start } = strip;
+  runOn(strip, stance, isCut(cap) ? flatEnd(stance) : undefined);
+  out.push(['M', left[0]!, left[1]!]);
+  pushFlank(out, left);
+  pushEnd(out, { stance, cap }, 'end');
+  pushFlankBack(out, right);
+  pushEnd(out, start, 'start');
   out.push(['Z']);
 }
 
-const turnBetween = (a: number, b: number): number => {
-  const turn = b - a;
-  return turn > Math.PI ? turn - 2 * Math.PI : turn < -Math.PI ? turn + 2 * Math.PI : turn;
-};
+/** How far one direction turns from another: the cosine and, positive to the right (clockwise on the screen), the sine. */
+const turnOf = (a: Point, b: Point): { readonly cos: number; readonly sin: number } => ({
+  cos: a.x * b.x + a.y * b.y,
+  sin: a.x * b.y - a.y * b.x,
+});
 
 /** What a join adds outside a corner; the flat flanks meet there already. */
-function join(out: PathCommand[], p: Place, a: Flanks, b: Flanks, kind: Join, miterLimit: number): void {
+function join(out: PathCommand[], before: Stance, after: Stance, kind: Join, miterLimit: number): void {
+  const p = before.place;
   if (p.r <= 0) return;
   if (kind === 'round') {
     out.push(...disc(p.x, p.y, p.r));
     return;
   }
-  const turn = turnBetween(a.angle, b.angle);
-  // Turning right (clockwise on the screen) opens the left side, and the other way round.
-  const [outer0, outer1] = turn > 0 ? [a.left1, b.left0] : [a.right1, b.right0];
+  const { cos, sin } = turnOf(before.u, after.u);
+  // Turning right opens the left side, and the other way round.
+  const side = sin > 0 ? 'left' : 'right';
+  const [outer0, outer1] = [edgeOf(p, before[side]), edgeOf(p, after[side])];
   const points: Point[] = [p, outer0];
-  const sharp = 1 / Math.sin((Math.PI - Math.abs(turn)) / 2);
+  const sharp = 1 / Math.sqrt(Math.max(0, 1 + cos) / 2);
   if (kind === 'miter' && sharp <= miterLimit) {
-    const middle = { x: (outer0.x + outer1.x) / 2 - p.x, y: (outer0.y + outer1.y) / 2 - p.y };
-    const size = Math.hypot(middle.x, middle.y) || 1;
-    points.push({ x: p.x + (middle.x / size) * p.r * sharp, y: p.y + (middle.y / size) * p.r * sharp });
+    const middle = unit({ x: (outer0.x + outer1.x) / 2 - p.x, y: (outer0.y + outer1.y) / 2 - p.y });
+    points.push({ x: p.x + middle.x * p.r * sharp, y: p.y + middle.y * p.r * sharp });
   }
   points.push(outer1);
-  pushPolygon(out, turn > 0 ? points : points.reverse());
+  if (sin <= 0) points.reverse();
+  points.forEach((at, i) => out.push([i === 0 ? 'M' : 'L', at.x, at.y]));
+  out.push(['Z']);
 }
 
-function pushCap(out: PathCommand[], p: Place, f: Flanks, kind: Cap, at: 'start' | 'end'): void {
-  if (p.r <= 0 || kind === 'flat') return;
-  if (kind === 'round') {
-    out.push(...disc(p.x, p.y, p.r));
-    return;
-  }
-  const k = at === 'end' ? p.r : -p.r;
-  const [x, y] = [Math.cos(f.angle) * k, Math.sin(f.angle) * k];
-  const [left, right] = flatEnd(p, f, at);
-  const moved = [left, right].map((q) => ({ x: q.x + x, y: q.y + y })) as [Point, Point];
-  pushPolygon(out, at === 'end' ? [left, moved[0], moved[1], right] : [moved[0], left, right, moved[1]]);
+/** By so much an edge would be rounded off where the width begins to change otherwise, px: from there on that is a kink. */
+const KINK = 0.02;
+/** How far a curve swings out that leaves its chord at a small angle and comes in along it, as a share of chord times angle: 4/27. */
+const SWING = 4 / 27;
+
+/** The way from one place to the next: its length along the path, px, and by how much the radius shrinks with each px of it. */
+interface Way {
+  readonly length: number;
+  readonly shrink: number;
+  /** Its direction where it bends so tightly that the pen goes straight. */
+  readonly straight: Point | null;
+}
+
+/** Null where one pen lies within the other. */
+function wayBetween(a: Place, b: Place): Way | null {
+  const dx = b.x - a.x;
+  const dy = b.y - a.y;
+  const d = Math.sqrt(dx * dx + dy * dy);
+  const shrink = a.r - b.r;
+  if (d <= Math.abs(shrink) + 1e-9) return null;
+  const length = b.s - a.s;
+  const isTight = !isGentle(a, b, Math.max(a.r, b.r));
+  return {
+    length,
+    shrink: shrink / (isTight ? d : Math.max(d, length)),
+    straight: isTight ? { x: dx / d, y: dy / d } : null,
+  };
 }
 
 /**
@@ -194,57 +245,60 @@ export function sweptOutline(
   const whole = path.closed && to - from >= measurePath(path).length - TOGETHER;
   const last = places.length - 1;
   if (last < 1) return out;
+  const caps = whole ? { start: null, end: null } : look.caps;
   let strip: Strip | null = null;
-  let before: Flanks | null = null;
-  let first: Flanks | null = null;
+  let before: Way | null = null;
+  let first: Stance | null = null;
+  let final: Stance | null = null;
   for (let i = 1; i <= last; i++) {
     const [a, b] = [places[i - 1]!, places[i]!];
-    const f = flanksOf(a, b);
-    if (!f) {
-      closeStrip(out, strip);
+    const way = wayBetween(a, b);
+    final = null;
+    if (!way) {
+      if (strip && before) closeStrip(out, strip, stanceAt(a, a.into, before.shrink), null);
       strip = null;
       before = null;
       const big = a.r >= b.r ? a : b;
       if (big.r > 0) out.push(...disc(big.x, big.y, big.r));
       continue;
     }
-    if (i === 1) {
-      first = f;
-      const [left, right] =
-        whole || look.caps.start === 'round' ? [f.left0, f.right0] : flatEnd(a, f, 'start');
-      if (!whole) pushCap(out, a, f, look.caps.start, 'start');
-      strip = { left: [left], right: [right] };
-    } else if (!before) {
-      strip = { left: [f.left0], right: [f.right0] };
-    } else {
-      const turn = Math.abs(turnBetween(before.angle, f.angle));
-      const tight = a.r * Math.tan(Math.min(1.5, turn / 2)) > 0.8 * Math.min(before.length, f.length);
-      if (!a.corner && !tight) {
-        if (turn > 1e-9 || before.left1.x !== f.left0.x) {
-          strip!.left.push(f.left0);
-          strip!.right.push(f.right0);
-        }
+    const { straight } = way;
+    const leave = stanceAt(a, straight ?? a.out, way.shrink);
+    const arrive = stanceAt(b, straight ?? b.into, way.shrink);
+    if (i === 1) first = leave;
+    if (i === last) final = arrive;
+    if (before && strip && !a.corner && !straight) {
+      const all = way.length + before.length;
+      const longer = Math.max(way.length, before.length);
+      // Between the two directions the edge takes, nearly that of the shorter way: from there the longer one swings back.
+      if (((Math.abs(way.shrink - before.shrink) * longer) / all) * longer * SWING > KINK) {
+        runOn(strip, stanceAt(a, a.into, before.shrink));
+        runOn(strip, leave);
       } else {
-        closeStrip(out, strip);
-        strip = { left: [f.left0], right: [f.right0] };
-        join(out, a, before, f, a.corner ? look.join : 'round', look.miterLimit);
+        const shrink = (way.shrink * before.length + before.shrink * way.length) / all;
+        runOn(strip, stanceAt(a, a.out, shrink));
       }
+    } else if (before) {
+      const come = stanceAt(a, before.straight ?? a.into, before.shrink);
+      if (strip) closeStrip(out, strip, come, null);
+      join(out, come, leave, a.corner ? look.join : 'round', look.miterLimit);
+      strip = null;
     }
-    const ends = i === last && !whole && look.caps.end !== 'round';
-    const [left, right] = ends ? flatEnd(b, f, 'end') : [f.left1, f.right1];
-    strip!.left.push(left);
-    strip!.right.push(right);
-    before = f;
-    if (i === last && !whole) pushCap(out, b, f, look.caps.end, 'end');
+    strip ??= beginStrip(leave, i === 1 ? caps.start : null);
+    if (straight || i === last) {
+      closeStrip(out, strip, arrive, i === last ? caps.end : null);
+      strip = null;
+    }
+    before = way;
   }
-  closeStrip(out, strip);
-  if (whole && before && first) {
-    const turn = Math.abs(turnBetween(before.angle, first.angle));
-    const [a, b] = [places[last]!, places[0]!];
+  if (whole && first && final) {
+    const [a, b] = [final.place, first.place];
     // A profile may end at another width than it began with: there the wider pen shows.
     const even = Math.abs(a.r - b.r) < TOLERANCE;
     const kind = even && a.corner ? look.join : 'round';
-    if (turn > 1e-9 || !even) join(out, a.r > b.r ? a : b, before, first, kind, look.miterLimit);
+    const [one, other] = a.r > b.r ? [final, first] : [{ ...final, place: b }, first];
+    if (!even || Math.hypot(final.left.x - first.left.x, final.left.y - first.left.y) > 1e-9)
+      join(out, one, other, kind, look.miterLimit);
   }
   return out;
 }

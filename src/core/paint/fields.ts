@@ -11,7 +11,7 @@ export interface PlacedField {
   readonly top: number;
 }
 
-/** Pixels of fields that are kept, of 12 bytes each. */
+/** Pixels of fields that are kept, of about 4 bytes each. */
 const MOST = 4_000_000;
 
 const fields = keeper<readonly number[], RibbonField>(MOST, ({ along }) => along.length);

@@ -14,8 +14,10 @@ export interface RibbonField {
   /** How far to the right of the path a run's first pixel lies, and by how much more each further one: infinitely far are pixels that are coloured only where they are bare. */
   readonly aside: Float32Array;
   readonly further: Float32Array;
-  /** How far along the path each pixel lies. */
-  readonly along: Float32Array;
+  /** How far along the path each pixel lies, in whole grains. */
+  readonly along: Uint16Array;
+  /** How long a grain is, in the path's own px. */
+  readonly grain: number;
   /** The first run of each slice between two ribs, and how many there are in all. */
   readonly slices: Int32Array;
 }
@@ -29,6 +31,9 @@ export interface Placing {
 
 /** Pixels by which slices lie over one another, so that rounding leaves none between two. */
 const LAP = 1 / 64;
+/** A grain is so much of a pixel, or longer where a path has more of them than can be counted: no colour is seen to change in it. */
+const GRAIN = 1 / 4;
+const MOST_GRAINS = 65_535;
 /** Pixels that colours reach beyond the stroke, so that its soft edge is fully coloured. */
 export const HEM = 2.5;
 
@@ -39,7 +44,7 @@ class Growing {
   private pixels = new Int32Array(256);
   private aside = new Float32Array(256);
   private further = new Float32Array(256);
-  along = new Float32Array(1024);
+  along = new Uint16Array(1024);
   runs = 0;
   count = 0;
 
@@ -53,7 +58,7 @@ class Growing {
       this.further = larger(this.further, new Float32Array(2 * this.runs + 2));
     }
     if (this.count + length > this.along.length)
-      this.along = larger(this.along, new Float32Array(2 * (this.count + length)));
+      this.along = larger(this.along, new Uint16Array(2 * (this.count + length)));
     this.columns[this.runs] = column;
     this.rows[this.runs] = row;
     this.pixels[this.runs] = this.count;
@@ -63,7 +68,7 @@ class Growing {
     return this.count - length;
   }
 
-  done(slices: Int32Array): RibbonField {
+  done(slices: Int32Array, grain: number): RibbonField {
     this.pixels[this.runs] = this.count;
     return {
       columns: this.columns.slice(0, this.runs),
@@ -72,6 +77,7 @@ class Growing {
       aside: this.aside.slice(0, this.runs),
       further: this.further.slice(0, this.runs),
       along: this.along.slice(0, this.count),
+      grain,
       slices,
     };
   }
@@ -139,6 +145,9 @@ export function ribbonField(
   const edges = new Edges();
   const slices = new Int32Array(Math.max(1, count));
   const far = reach * at.scale + HEM;
+  const length = ribs[(count - 1) * RIB.size + RIB.s] ?? 0;
+  const grain = Math.max(GRAIN / at.scale, length / MOST_GRAINS);
+  const most = Math.round(length / grain);
   const rib = (i: number, part: number): number => ribs[i * RIB.size + part]!;
   /** A disc about a rib, for what is bare. */
   const around = (i: number, radius: number): void => {
@@ -158,7 +167,7 @@ export function ribbonField(
       if (last < first) continue;
       const length = last - first + 1;
       const at = out.run(first - within.left, y - within.top, length, Infinity, 0);
-      out.along.fill(rib(i, RIB.s), at, at + length);
+      out.along.fill(Math.round(rib(i, RIB.s) / grain), at, at + length);
     }
   };
   for (let i = 0; i + 1 < count; i++) {
@@ -167,7 +176,8 @@ export function ribbonField(
     const [bx, by] = [rib(i + 1, RIB.x) * at.scale + at.x, rib(i + 1, RIB.y) * at.scale + at.y];
     const [atx, aty] = [rib(i, RIB.alongX), rib(i, RIB.alongY)];
     const [btx, bty] = [rib(i + 1, RIB.alongX), rib(i + 1, RIB.alongY)];
-    const [s0, s1] = [rib(i, RIB.s), rib(i + 1, RIB.s)];
+    const g0 = rib(i, RIB.s) / grain;
+    const grains = rib(i + 1, RIB.s) / grain - g0;
     const wide = half * Math.max(rib(i, RIB.across), rib(i + 1, RIB.across)) * at.scale + HEM;
     const [dx, dy] = [bx - ax, by - ay];
     const d = Math.sqrt(dx * dx + dy * dy);
@@ -209,7 +219,8 @@ export function ribbonField(
       const { along } = out;
       for (let k = first; k <= last; k++) {
         const gone = behind + k * atx;
-        along[on + k - first] = s0 + ((s1 - s0) * gone) / (gone + ahead - k * btx);
+        const g = Math.round(g0 + (grains * gone) / (gone + ahead - k * btx));
+        along[on + k - first] = g < 0 ? 0 : g > most ? most : g;
       }
     }
     // Where ribs cross within the stroke's width, they leave a part of it bare.
@@ -219,5 +230,5 @@ export function ribbonField(
     }
   }
   slices[Math.max(0, count - 1)] = out.runs;
-  return out.done(slices);
+  return out.done(slices, grain);
 }
