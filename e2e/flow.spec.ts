@@ -227,10 +227,34 @@ test('a new rate keeps seconds or frames, a new length spreads the keys, and an 
   expect(await picture(/^Revision 1/)).not.toBe(await picture(/^Now/));
 });
 
+test('opening a piece shows its picture first: all about it comes after, and moves nothing', async ({
+  page,
+}) => {
+  await page.addInitScript(() => {
+    const shown = (): Element | null => document.querySelector('[data-canvas][data-frame]');
+    const watch = new MutationObserver(() => {
+      if (!shown()) return;
+      watch.disconnect();
+      document.documentElement.dataset.first = JSON.stringify({
+        rows: document.querySelectorAll('[role="row"]').length,
+        box: shown()!.getBoundingClientRect(),
+      });
+    });
+    watch.observe(document, { subtree: true, childList: true, attributeFilter: ['data-frame'] });
+  });
+  await openNew(page, three('Picture first'));
+  await expect(page.locator('[data-row="2"]')).toBeVisible();
+  const first = JSON.parse((await page.locator('html').getAttribute('data-first'))!);
+  expect(first.rows).toBe(0);
+  const box = await page.locator('[data-canvas]').evaluate((element) => element.getBoundingClientRect());
+  expect(first.box).toEqual(JSON.parse(JSON.stringify(box)));
+});
+
 test('a panel that was fetched is there at once when its step is chosen: nothing is blank between two', async ({
   page,
 }) => {
   await openNew(page, three('Steps'));
+  await page.getByRole('radio', { name: 'Finish' }).waitFor();
   // Panels are fetched when nothing else is to be done.
   await page.waitForLoadState('networkidle');
   const least = await page.evaluate(async () => {

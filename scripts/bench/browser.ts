@@ -1,22 +1,37 @@
 // A piece of 300 strokes in Chromium: from opening to the first frame, and how playing holds.
 import { address, openBrowser, putPiece } from './page';
 import { waves } from './pieces';
-import { ms, report } from './table';
+import { middle, ms, report } from './table';
 
 const { browser, page } = await openBrowser();
+// When the first picture was painted: asked from outside, a page answers only when it is done with all about it.
+await page.addInitScript(() => {
+  const watch = new MutationObserver(() => {
+    if (!document.querySelector('[data-canvas][data-frame]')) return;
+    watch.disconnect();
+    document.documentElement.dataset.shown = String(performance.now());
+  });
+  watch.observe(document, { subtree: true, childList: true, attributeFilter: ['data-frame'] });
+});
 
 async function measure(n: number) {
   const id = await putPiece(page, waves(n));
   const opening: number[] = [];
-  for (let i = 0; i < 3; i++) {
+  const whole: number[] = [];
+  for (let i = 0; i < 5; i++) {
     await page.goto('about:blank');
     await page.goto(`${address}/pieces/${id}`, { waitUntil: 'commit' });
-    await page.waitForSelector('[data-canvas][data-frame]');
-    opening.push(
-      await page.evaluate(
-        () => new Promise<number>((done) => requestAnimationFrame(() => done(performance.now()))),
-      ),
+    await page.waitForSelector('[role="row"]');
+    const at = await page.evaluate(
+      () =>
+        new Promise<number[]>((done) =>
+          requestAnimationFrame(() =>
+            done([Number(document.documentElement.dataset.shown), performance.now()]),
+          ),
+        ),
     );
+    opening.push(at[0]!);
+    whole.push(at[1]!);
   }
   await page.locator('[data-canvas]').focus();
   const played = await page.evaluate(async () => {
@@ -41,18 +56,19 @@ async function measure(n: number) {
       dropped: Number(dropped),
     };
   });
-  return { opening: opening.sort((a, b) => a - b)[1]!, ...played };
+  return { opening: middle(opening), whole: middle(whole), ...played };
 }
 
 const few = await measure(30);
 const many = await measure(300);
+const most = await measure(1000);
 report([
   {
-    what: '300 strokes: from opening the page to the first frame',
-    ours: ms(many.opening),
+    what: '1,000 strokes: from opening the page to its picture',
+    ours: ms(most.opening),
     other: `30 strokes ${ms(few.opening)}`,
-    ratio: `${(many.opening / few.opening).toFixed(2)}×`,
-    note: 'Chromium without a GPU, production build, server on this machine',
+    ratio: `${(most.opening / few.opening).toFixed(2)}×`,
+    note: `aim ≤ 1500 ms; all about the picture is there after ${ms(most.whole)} against ${ms(few.whole)}; 300 strokes ${ms(many.opening)} and ${ms(many.whole)}. Chromium without a GPU, production build, server on this machine`,
   },
   {
     what: '300 strokes: worst gap between two pictures in 4 s of playing',

@@ -1,10 +1,10 @@
 'use client';
 import Link from 'next/link';
-import { useEffect, useState } from 'react';
+import { startTransition, useCallback, useEffect, useState } from 'react';
 import { Group as PanelGroup, Panel, Separator, useDefaultLayout } from 'react-resizable-panels';
 import styled from 'styled-components';
 import { EditStepContext, inIdle, Notices, onFilesDropped, Questions } from '@/ui';
-import { PieceBar, SaveBanner, StepRail, ToolStrip, ZoomStrip } from './bar';
+import { PieceBar, PieceBarPlace, SaveBanner, StepRail, StepRailPlace, ToolStrip, ZoomStrip } from './bar';
 import { showAddress, watchAddress } from './address';
 import { BeginCard } from './begin';
 import { CanvasStage, TypeEntry } from './canvas';
@@ -100,11 +100,6 @@ const Plain = styled.div`
 export function Editor({ id }: { id: string }) {
   const [ready, setReady] = useState(false);
   const [error, setError] = useState('');
-  const step = useEditor((s) => s.step);
-  const proof = useProof((s) => s.open);
-  const StepPanel = STEP_PANELS[step];
-  const panelOpen = usePanelFold((s) => s.open);
-  const layout = useDefaultLayout({ id: 'obelus-score', storage: { getItem: recall, setItem: remember } });
   useEffect(() => {
     let close: (() => void) | null = null;
     let watches: (() => void)[] = [];
@@ -145,38 +140,76 @@ export function Editor({ id }: { id: string }) {
   if (!ready) return <Plain>Opening …</Plain>;
   return (
     <EditStepContext value={DOCUMENT_STEP}>
-      <Page>
-        <Skip href="#canvas">Skip to the canvas</Skip>
-        <PieceBar />
-        <PanelGroup orientation="vertical" {...layout} style={{ flex: 1, minHeight: 0 }}>
-          <Panel id="above" defaultSize="66%" minSize="30%">
-            <Upper>
-              <StepRail />
-              <Side aria-label="Panel" $open={panelOpen}>
-                {!proof && <HelpButton />}
-                {proof ? <ProofPanel /> : <StepPanel />}
-              </Side>
-              <Middle>
-                <CanvasStage />
-                <TypeEntry />
-                <BeginCard />
-                <SaveBanner />
-                <ToolStrip />
-                <ZoomStrip />
-              </Middle>
-            </Upper>
-          </Panel>
-          <Divider aria-label="Height of the score" />
-          <Panel id="score" defaultSize="34%" minSize="14%">
-            <Score />
-          </Panel>
-        </PanelGroup>
-        <KeysDialog />
-        <SvgDialog />
-        <TourCard />
-        <Questions />
-        <Notices />
-      </Page>
+      <Opened />
     </EditStepContext>
+  );
+}
+
+/** So long the rest of a page waits for its picture, ms: a page that nobody looks at shows none. */
+const FIRST_MS = 500;
+
+/** A piece that is open. Its picture comes first: all about it takes longer to be made than that, and keeps its place meanwhile. */
+function Opened() {
+  const [isWhole, setWhole] = useState(false);
+  const complete = useCallback(() => startTransition(() => setWhole(true)), []);
+  useEffect(() => {
+    const waited = setTimeout(complete, FIRST_MS);
+    return () => clearTimeout(waited);
+  }, [complete]);
+  const panelOpen = usePanelFold((s) => s.open);
+  const layout = useDefaultLayout({ id: 'obelus-score', storage: { getItem: recall, setItem: remember } });
+  return (
+    <Page>
+      <Skip href="#canvas">Skip to the canvas</Skip>
+      {isWhole ? <PieceBar /> : <PieceBarPlace />}
+      <PanelGroup orientation="vertical" {...layout} style={{ flex: 1, minHeight: 0 }}>
+        <Panel id="above" defaultSize="66%" minSize="30%">
+          <Upper>
+            {isWhole ? <StepRail /> : <StepRailPlace />}
+            <Side aria-label="Panel" $open={panelOpen}>
+              {isWhole && <SidePanel />}
+            </Side>
+            <Middle>
+              <CanvasStage onShown={complete} />
+              {isWhole && (
+                <>
+                  <TypeEntry />
+                  <BeginCard />
+                  <SaveBanner />
+                  <ToolStrip />
+                  <ZoomStrip />
+                </>
+              )}
+            </Middle>
+          </Upper>
+        </Panel>
+        <Divider aria-label="Height of the score" />
+        <Panel id="score" defaultSize="34%" minSize="14%">
+          {isWhole && <Score />}
+        </Panel>
+      </PanelGroup>
+      {isWhole && (
+        <>
+          <KeysDialog />
+          <SvgDialog />
+          <TourCard />
+          <Questions />
+          <Notices />
+        </>
+      )}
+    </Page>
+  );
+}
+
+/** The panel of the step, or the proof in its place. */
+function SidePanel() {
+  const step = useEditor((s) => s.step);
+  const proof = useProof((s) => s.open);
+  const StepPanel = STEP_PANELS[step];
+  return (
+    <>
+      {!proof && <HelpButton />}
+      {proof ? <ProofPanel /> : <StepPanel />}
+    </>
   );
 }

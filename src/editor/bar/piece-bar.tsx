@@ -86,6 +86,9 @@ const copyLink = () =>
   );
 
 /** The piece: its name, its facts, whether it is saved, and what is done with the whole of it. */
+/** Keeps the place of the bar until it is there. */
+export const PieceBarPlace = () => <Bar as="div" />;
+
 export function PieceBar() {
   const name = useEditor((s) => s.piece.name);
   const size = useEditor((s) => s.piece.size);

@@ -68,6 +68,9 @@ const Choice = styled(ToggleButton)`
   }
 `;
 
+/** Keeps the place of the rail until it is there. */
+export const StepRailPlace = () => <Rail as="div" />;
+
 /** The steps of the work: ways of looking, none a gate. */
 export function StepRail() {
   const step = useEditor((s) => s.step);

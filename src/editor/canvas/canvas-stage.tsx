@@ -30,8 +30,11 @@ import { fit, panBy, toPiece, useView, zoomBy } from './view';
 
 const DOUBLE_MS = 350;
 
-/** Where the piece is seen and its strokes are made: what it lies over, the piece, and above both what helps to work on it. */
-export function CanvasStage() {
+/**
+ * Where the piece is seen and its strokes are made: what it lies over, the piece, and above both what helps to work on it.
+ * @param onShown is told once that the picture is there; it stays the same function.
+ */
+export function CanvasStage({ onShown }: { readonly onShown: () => void }) {
   const stage = useRef<HTMLDivElement>(null);
   const under = useRef<HTMLCanvasElement>(null);
   const picture = useRef<HTMLCanvasElement>(null);
@@ -61,12 +64,11 @@ export function CanvasStage() {
     const ask = () => {
       asked ||= requestAnimationFrame(draw);
     };
-    const show = stagePicture(
-      under.current!,
-      picture.current!,
-      (frame) => (element.dataset.frame = String(frame)),
-      ask,
-    );
+    const frameShown = (frame: number): void => {
+      if (element.dataset.frame === undefined) onShown();
+      element.dataset.frame = String(frame);
+    };
+    const show = stagePicture(under.current!, picture.current!, frameShown, ask);
     function draw() {
       asked = 0;
       const state = useEditor.getState();
@@ -252,7 +254,7 @@ export function CanvasStage() {
       window.removeEventListener('keydown', key, true);
       window.removeEventListener('keyup', key, true);
     };
-  }, [tools]);
+  }, [tools, onShown]);
 
   return (
     <Stage
