@@ -23,8 +23,8 @@ export interface PicturePainter {
 
 /** From so much on it is quicker to lay painted items down than to paint them again. */
 const WORTH = 8;
-/** Where so much of a whole picture changes, all of it is painted: nothing needs to be looked for or laid down then. */
-const NEARLY_ALL = 0.7;
+/** From this share of what moves on, all of it is painted where it is seen: painted beside and laid down, it takes twice as long. */
+const MUCH = 0.5;
 
 const weight = (items: readonly DrawItem[]): number => items.reduce((sum, item) => sum + weightOf(item), 0);
 
@@ -93,12 +93,16 @@ export function picturePainter(context: PaintContext, make: MakeCanvas, apart = 
       if (change?.came.length === 0 && change.went.length === 0) return [];
 
       const placed: Placed = { a: scale, d: scale, e: x, f: y };
-      const all = !change || (!apart && weight(change.came) >= NEARLY_ALL * weight(items));
-      const places = all ? [box] : changedPlaces(change, placed, box);
-      // What was seen to stand is kept painted where that is quicker than painting it.
       const stands = standing(items, before ?? []);
-      const seen = (some: readonly DrawItem[]) => some.filter((item) => meets(item, places, placed));
-      const [below, above] = [seen(items.slice(0, stands)), seen(items.slice(stands))];
+      const moving = items.slice(stands);
+      const changed = change ? changedPlaces(change, placed, box) : [box];
+      const within = (some: readonly DrawItem[]) => some.filter((item) => meets(item, changed, placed));
+      const moved = within(moving);
+      const all = !change || (!apart && weight(moved) >= MUCH * weight(moving));
+      const places = all ? [box] : changed;
+      // What was seen to stand is kept painted where that is quicker than painting it.
+      const below = all ? items.slice(0, stands) : within(items.slice(0, stands));
+      const above = all ? moving : moved;
       const keeps = weight(below) >= WORTH;
       const top = keeps ? above : [...below, ...above];
 
