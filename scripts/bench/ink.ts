@@ -16,6 +16,8 @@ const PIECES = {
   full: title(30, FULL_INK),
   'plain 300': title(300),
   'full 300': title(300, FULL_INK),
+  'written plain': inOrder(title(30)),
+  'written full': inOrder(title(30, FULL_INK)),
   'plain 40': title(40),
   revealed: revealedTitle(40),
   'written 40': inOrder(title(40)),
@@ -42,6 +44,13 @@ const rows = (where: string, t: Times): Row[] => {
       other: `plain ink ${ms(all('plain 300'))}`,
       ratio: times(all('full 300') / all('plain 300')),
       note: `evaluate takes ${ms(middle(t['full 300']!.evaluate))} of it`,
+    },
+    {
+      what: `30 strokes in full ink written one after another, 1080p, ${where}`,
+      ours: ms(all('written full')),
+      other: `plain ink ${ms(all('written plain'))}`,
+      ratio: times(all('written full') / all('written plain')),
+      note: `aim ≤ 1.5; evaluate takes ${ms(middle(t['written full']!.evaluate))} of it`,
     },
     {
       what: `Title of 40 letters written one after another, each revealed by its stroke, 1080p, ${where}`,

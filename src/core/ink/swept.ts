@@ -45,7 +45,7 @@ function placesAlong(path: Path, pen: PenWidth, from: number, to: number): Place
   const spine = spineOf(path, pen.widest / 2);
   const stops = path.closed ? [...pen.breaks, ...pen.breaks.map((s) => s + length)] : pen.breaks;
   const out: Place[] = [];
-  /** Goes on to a place, where the radius does not run evenly by way of others; `k` is the first stop beyond `a`. */
+  /** Goes on from a place to the next, where the radius does not run evenly by way of others. */
   const goOn = (a: Place, b: Place, depth: number): void => {
     const span = b.s - a.s;
     let [worst, at] = [TOLERANCE, 0];

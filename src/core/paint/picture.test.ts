@@ -120,3 +120,25 @@ test('what stands still under all that changes is kept painted', () => {
   expect(strokes([...pile, top(0.2)])).toBe(21);
   expect([0.3, 0.4, 0.5].map((opacity) => strokes([...pile, top(opacity)]))).toEqual([1, 1, 1]);
 });
+
+test('one stroke that grows over many that stand is painted in its own box; where most of the picture moves it is all painted', () => {
+  const context = make(SIZE.width, SIZE.height).getContext('2d') as PaintContext;
+  const painter = picturePainter(context, make);
+  const shown = (items: readonly DrawItem[]): number =>
+    painter
+      .paint({ ...SIZE, items }, { x: 0, y: 0, scale: 1 })
+      .reduce((sum, { left, top, right, bottom }) => sum + (right - left) * (bottom - top), 0) /
+    (SIZE.width * SIZE.height);
+  const grid = Array.from({ length: 60 }, (_, i) => strokeAt((i % 10) * 15 + 4, Math.floor(i / 10) * 14 + 4));
+  const wide = (at: number): DrawItem => ({
+    ...strokeAt(0, 0),
+    path: [
+      ['M', 2, at],
+      ['L', 158, 88 - at],
+    ],
+  });
+  expect(shown(grid)).toBe(1);
+  for (const opacity of [0.2, 0.4, 0.6])
+    expect(shown([...grid, strokeAt(70, 50, opacity)])).toBeLessThan(0.05);
+  for (const at of [4, 6, 8]) expect(shown([wide(at), wide(at + 3)])).toBe(1);
+});

@@ -4,7 +4,7 @@ import { bottomOf, canvasLike, weightOf, type Bottom } from './bottom';
 import type { MakeCanvas, PaintContext } from './context';
 import { layDownPart, type Layer } from './layers';
 import { paintItems } from './paint';
-import { changedPlaces, meets, type Placed } from './places';
+import { areaOf, changedPlaces, meets, type Placed } from './places';
 
 /** Where a picture lies on a canvas: its corner, canvas px, and piece pixels to canvas pixels. */
 export interface Placement {
@@ -23,7 +23,10 @@ export interface PicturePainter {
 
 /** From so much on it is quicker to lay painted items down than to paint them again. */
 const WORTH = 8;
-/** From this share of what moves on, all of it is painted where it is seen: painted beside and laid down, it takes twice as long. */
+/**
+ * From this share of what moves on, where it lies over as much of the picture, all of that is painted where it is seen: painted
+ * beside and laid down, it takes twice as long.
+ */
 const MUCH = 0.5;
 
 const weight = (items: readonly DrawItem[]): number => items.reduce((sum, item) => sum + weightOf(item), 0);
@@ -98,7 +101,10 @@ export function picturePainter(context: PaintContext, make: MakeCanvas, apart = 
       const changed = change ? changedPlaces(change, placed, box) : [box];
       const within = (some: readonly DrawItem[]) => some.filter((item) => meets(item, changed, placed));
       const moved = within(moving);
-      const all = !change || (!apart && weight(moved) >= MUCH * weight(moving));
+      const isMuch = (): boolean =>
+        changed.reduce((sum, place) => sum + areaOf(place), 0) >= MUCH * areaOf(box) &&
+        weight(moved) >= MUCH * weight(moving);
+      const all = !change || (!apart && isMuch());
       const places = all ? [box] : changed;
       // What was seen to stand is kept painted where that is quicker than painting it.
       const below = all ? items.slice(0, stands) : within(items.slice(0, stands));

@@ -10,7 +10,7 @@ export interface Placed {
   readonly f: number;
 }
 
-const area = ({ left, top, right, bottom }: Bounds): number => (right - left) * (bottom - top);
+export const areaOf = ({ left, top, right, bottom }: Bounds): number => (right - left) * (bottom - top);
 
 /** Beyond so many boxes one about all of them is told sooner than where they meet. */
 const MOST = 400;
@@ -26,7 +26,7 @@ function joined(boxes: readonly Bounds[]): readonly Bounds[] {
       before = left.length;
       left = left.filter((other) => {
         const both = unite([one, other])!;
-        if (area(both) > area(one) + area(other)) return true;
+        if (areaOf(both) > areaOf(one) + areaOf(other)) return true;
         one = both;
         return false;
       });
