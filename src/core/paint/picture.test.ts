@@ -131,7 +131,7 @@ test('one stroke that grows over many that stand is painted in its own box; wher
     (SIZE.width * SIZE.height);
   const grid = Array.from({ length: 60 }, (_, i) => strokeAt((i % 10) * 15 + 4, Math.floor(i / 10) * 14 + 4));
   const wide = (at: number): DrawItem => ({
-    ...strokeAt(0, 0),
+    ...(ITEMS[0] as DrawItem & { kind: 'stroke' }),
     path: [
       ['M', 2, at],
       ['L', 158, 88 - at],

@@ -23,6 +23,8 @@ export interface PicturePainter {
 
 /** From so much on it is quicker to lay painted items down than to paint them again. */
 const WORTH = 8;
+/** Where so much of a whole picture changes, all of it is painted, however little of the canvas it lies over. */
+const NEARLY_ALL = 0.7;
 /**
  * From this share of what moves on, where it lies over as much of the picture, all of that is painted where it is seen: painted
  * beside and laid down, it takes twice as long.
@@ -98,13 +100,15 @@ export function picturePainter(context: PaintContext, make: MakeCanvas, apart = 
       const placed: Placed = { a: scale, d: scale, e: x, f: y };
       const stands = standing(items, before ?? []);
       const moving = items.slice(stands);
-      const changed = change ? changedPlaces(change, placed, box) : [box];
+      // Places are looked for only where they may be few: that takes a while too.
+      const isNearlyAll = !change || (!apart && weight(change.came) >= NEARLY_ALL * weight(items));
+      const changed = isNearlyAll ? [box] : changedPlaces(change, placed, box);
       const within = (some: readonly DrawItem[]) => some.filter((item) => meets(item, changed, placed));
-      const moved = within(moving);
-      const isMuch = (): boolean =>
+      const moved = isNearlyAll ? moving : within(moving);
+      const isMuch =
         changed.reduce((sum, place) => sum + areaOf(place), 0) >= MUCH * areaOf(box) &&
         weight(moved) >= MUCH * weight(moving);
-      const all = !change || (!apart && isMuch());
+      const all = isNearlyAll || (!apart && isMuch);
       const places = all ? [box] : changed;
       // What was seen to stand is kept painted where that is quicker than painting it.
       const below = all ? items.slice(0, stands) : within(items.slice(0, stands));
