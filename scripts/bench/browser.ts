@@ -1,4 +1,4 @@
-// A piece of 300 strokes in Chromium: from opening to the first frame, and how playing holds.
+// Pieces of 30, 300 and 1,000 strokes in Chromium: from opening to the picture, and how playing holds.
 import { address, openBrowser, putPiece } from './page';
 import { waves } from './pieces';
 import { middle, ms, report } from './table';

@@ -2,6 +2,7 @@ import type { Cubic } from './cubic';
 
 /** A curve turns no further than this from its straight way, at either end (cosine): beyond it loops. */
 const MOST_TURN = Math.cos(0.9);
+
 /**
  * How long a handle is, as a share of the chord: near the best there is for curves whose bend changes evenly, from the sines and
  * cosines of the angles between chord and ends (J. D. Hobby, "Smooth, easy to compute interpolating splines", 1986).

@@ -105,7 +105,7 @@ function smoothMiss(
   const [out, into] = [directionAt(c, t0), directionAt(c, t1)];
   const dx = (p0.x + p1.x) / 2 + (chord * (out.x - into.x)) / 8 - middle.x;
   const dy = (p0.y + p1.y) / 2 + (chord * (out.y - into.y)) / 8 - middle.y;
-  // Along the path lengths make up for what the middle of a cubic is not its middle.
+  // Only across the way: the middle by the cubic's parameter need not be the middle by length.
   return Math.abs(dx * (p1.y - p0.y) - dy * (p1.x - p0.x)) / (chord || 1);
 }
 

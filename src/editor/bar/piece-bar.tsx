@@ -85,10 +85,10 @@ const copyLink = () =>
     () => notify('This browser does not allow copying. Copy the address from its address bar.'),
   );
 
-/** The piece: its name, its facts, whether it is saved, and what is done with the whole of it. */
 /** Keeps the place of the bar until it is there. */
 export const PieceBarPlace = () => <Bar as="div" />;
 
+/** The piece: its name, its facts, whether it is saved, and what is done with the whole of it. */
 export function PieceBar() {
   const name = useEditor((s) => s.piece.name);
   const size = useEditor((s) => s.piece.size);
