@@ -14,13 +14,13 @@ function picture(items: readonly DrawItem[], make = createCanvas) {
 }
 
 /** Corners as far beyond the edges of the picture. */
-const corners = (beyond: number) =>
+const corners = (beyond: number, { least, most }: { readonly least: number; readonly most: number }) =>
   fc.array(
     fc.tuple(
       fc.integer({ min: -beyond, max: SIZE.width + beyond }),
       fc.integer({ min: -beyond, max: SIZE.height + beyond }),
     ),
-    { minLength: 3, maxLength: 5 },
+    { minLength: least, maxLength: most },
   );
 const opacity = fc.integer({ min: 2, max: 4 }).map((n) => n / 4);
 
@@ -33,9 +33,13 @@ const fill = (points: readonly (readonly [number, number])[], part: Partial<Fill
 });
 
 // Within the picture: at its edges canvases round a shape otherwise than where it goes on.
-const letters = fc.tuple(corners(-5), opacity).map(([points, one]) => fill(points, { opacity: one }));
+const letters = fc
+  .tuple(corners(-5, { least: 3, most: 5 }), opacity)
+  .map(([points, one]) => fill(points, { opacity: one }));
+// Straight: where a bent one turns sharply the canvas lays some pixels twice, which shows less of them the more opaque they are
+// (187 of 255 opaque, but 99 at half); 3 of 6,000 such pictures were off by 3 to 6, of 20,000 straight ones none by 2.
 const pens = fc
-  .tuple(corners(20), fc.integer({ min: 3, max: 60 }), opacity)
+  .tuple(corners(20, { least: 2, most: 2 }), fc.integer({ min: 3, max: 60 }), opacity)
   .map(([points, width, one]): StrokeItem => ({
     kind: 'stroke',
     path: points.map(([x, y], i) => [i === 0 ? 'M' : 'L', x, y] as const),
@@ -59,7 +63,7 @@ test('of what is seen through a shape each pixel shows as much as both cover: Po
       for (let i = 3; i < shown.length; i += 4)
         off = Math.max(off, Math.abs(shown[i]! - (a[i]! * b[i]! * whole) / 255));
       // Rounded to whole levels three times.
-      expect(off).toBeLessThanOrEqual(3);
+      expect(off).toBeLessThan(2);
     }),
     { numRuns: 60 },
   );
