@@ -19,7 +19,7 @@ import type { Span } from './dashes';
  */
 export interface ColourRibbon {
   /**
-   * Ribs of the whole path, one after another, each the six numbers of `RIB`: a property of the path and the pen's reach, so
+   * Ribs of the whole path, one after another, each six numbers (`RIB_X` and on): a property of the path and the pen's reach, so
    * that what is made of it can be kept while a line grows. Between two ribs lengths and widths run evenly.
    */
   readonly ribs: readonly number[];
@@ -40,9 +40,17 @@ export interface ColourRibbon {
 
 /**
  * What each number of a rib is: its place, the direction of travel there (a unit vector, on a corner the bisector's), its
- * length from the path's start (px), and by how many times a map has widened the pen there, 1 where none has.
+ * length from the path's start (px), and by how many times a map has widened the pen there, 1 where none has. Constants of their
+ * own: as parts of one object Chromium reads them slowly in its innermost loops, once objects like it hold broken numbers.
  */
-export const RIB = { x: 0, y: 1, alongX: 2, alongY: 3, s: 4, across: 5, size: 6 } as const;
+export const RIB_X = 0;
+export const RIB_Y = 1;
+export const RIB_ALONG_X = 2;
+export const RIB_ALONG_Y = 3;
+export const RIB_S = 4;
+export const RIB_ACROSS = 5;
+/** Numbers to a rib. */
+export const RIB_SIZE = 6;
 
 /**
  * Ribs are set where, since the last, the path has turned so far that a pen's edge has gone this much further than its middle (px),
@@ -118,40 +126,50 @@ export function colourRibbon(
 ): ColourRibbon {
   const ribs = ribsOf(path, half);
   const halves: number[] | null = halfAt && [];
-  if (halfAt) for (let i = RIB.s; i < ribs.length; i += RIB.size) halves!.push(Math.max(0, halfAt(ribs[i]!)));
+  if (halfAt) for (let i = RIB_S; i < ribs.length; i += RIB_SIZE) halves!.push(Math.max(0, halfAt(ribs[i]!)));
   const isRound = path.closed && inked.to - inked.from >= measurePath(path).length - 1e-9;
   return { ribs, inked, span, half, ...(halves && { halves }), reach, ...(isRound && { isRound }), stops };
 }
 
-/** A rib between others: its place, its direction, half the pen's width there (px), and the last rib before it. */
+/** A rib between others: its place, its direction, and half the pen's width there (px). */
 export interface RibAt extends Point {
   readonly alongX: number;
   readonly alongY: number;
   readonly half: number;
-  readonly before: number;
+}
+
+/** Which rib is the last before a length along the path (px), or at it; never the last of all. */
+export function ribBefore(ribs: readonly number[], s: number): number {
+  let low = 0;
+  let high = ribs.length / RIB_SIZE - 1;
+  while (high - low > 1) {
+    const middle = (low + high) >> 1;
+    if (ribs[middle * RIB_SIZE + RIB_S]! <= s) low = middle;
+    else high = middle;
+  }
+  return low;
 }
 
 /** The rib of a ribbon at a length along its path, px; at an end where it is beyond. */
 export function ribAt({ ribs, half, halves }: ColourRibbon, s: number): RibAt {
-  let [low, high] = [0, ribs.length / RIB.size - 1];
-  while (high - low > 1) {
-    const middle = (low + high) >> 1;
-    if (ribs[middle * RIB.size + RIB.s]! <= s) low = middle;
-    else high = middle;
-  }
-  const [s0, s1] = [ribs[low * RIB.size + RIB.s]!, ribs[high * RIB.size + RIB.s]!];
+  const low = ribBefore(ribs, s);
+  const high = Math.min(low + 1, ribs.length / RIB_SIZE - 1);
+  const a = low * RIB_SIZE;
+  const b = high * RIB_SIZE;
+  const s0 = ribs[a + RIB_S]!;
+  const s1 = ribs[b + RIB_S]!;
   const t = s1 > s0 ? clamp((s - s0) / (s1 - s0), 0, 1) : 0;
-  const mix = (part: number): number =>
-    ribs[low * RIB.size + part]! * (1 - t) + ribs[high * RIB.size + part]! * t;
-  const [alongX, alongY] = [mix(RIB.alongX), mix(RIB.alongY)];
+  const u = 1 - t;
+  const alongX = ribs[a + RIB_ALONG_X]! * u + ribs[b + RIB_ALONG_X]! * t;
+  const alongY = ribs[a + RIB_ALONG_Y]! * u + ribs[b + RIB_ALONG_Y]! * t;
   const size = Math.sqrt(alongX * alongX + alongY * alongY) || 1;
+  const wide = halves ? halves[low]! * u + halves[high]! * t : half;
   return {
-    x: mix(RIB.x),
-    y: mix(RIB.y),
+    x: ribs[a + RIB_X]! * u + ribs[b + RIB_X]! * t,
+    y: ribs[a + RIB_Y]! * u + ribs[b + RIB_Y]! * t,
     alongX: alongX / size,
     alongY: alongY / size,
-    half: (halves ? halves[low]! * (1 - t) + halves[high]! * t : half) * mix(RIB.across),
-    before: low,
+    half: wide * (ribs[a + RIB_ACROSS]! * u + ribs[b + RIB_ACROSS]! * t),
   };
 }
 
@@ -168,19 +186,19 @@ function mappedRibs(from: readonly number[], m: Matrix): readonly number[] {
   if (found) return found.ribs;
   const ribs = [...from];
   const turn: Matrix = [m[0], m[1], m[2], m[3], 0, 0];
-  for (let i = 0; i < ribs.length; i += RIB.size) {
-    const at = applyMatrix(m, { x: ribs[i + RIB.x]!, y: ribs[i + RIB.y]! });
-    const across = applyMatrix(turn, { x: -ribs[i + RIB.alongY]!, y: ribs[i + RIB.alongX]! });
-    const along = applyMatrix(turn, { x: ribs[i + RIB.alongX]!, y: ribs[i + RIB.alongY]! });
+  for (let i = 0; i < ribs.length; i += RIB_SIZE) {
+    const at = applyMatrix(m, { x: ribs[i + RIB_X]!, y: ribs[i + RIB_Y]! });
+    const across = applyMatrix(turn, { x: -ribs[i + RIB_ALONG_Y]!, y: ribs[i + RIB_ALONG_X]! });
+    const along = applyMatrix(turn, { x: ribs[i + RIB_ALONG_X]!, y: ribs[i + RIB_ALONG_Y]! });
     const size = Math.hypot(across.x, across.y) || 1;
     // Square to the line across, on the side on which the path goes on.
     const square = { x: across.y / size, y: -across.x / size };
     const way = square.x * along.x + square.y * along.y < 0 ? -1 : 1;
-    ribs[i + RIB.x] = at.x;
-    ribs[i + RIB.y] = at.y;
-    ribs[i + RIB.alongX] = square.x * way;
-    ribs[i + RIB.alongY] = square.y * way;
-    ribs[i + RIB.across] = ribs[i + RIB.across]! * size;
+    ribs[i + RIB_X] = at.x;
+    ribs[i + RIB_Y] = at.y;
+    ribs[i + RIB_ALONG_X] = square.x * way;
+    ribs[i + RIB_ALONG_Y] = square.y * way;
+    ribs[i + RIB_ACROSS] = ribs[i + RIB_ACROSS]! * size;
   }
   all.unshift({ key, ribs });
   all.length = Math.min(all.length, MOST);
@@ -201,10 +219,10 @@ export function movedRibbon(
   further: number,
 ): ColourRibbon {
   const ribs = [...ribbon.ribs];
-  for (let i = 0; i < ribs.length; i += RIB.size) {
-    const { x, y } = by({ x: ribs[i + RIB.x]!, y: ribs[i + RIB.y]! });
-    ribs[i + RIB.x] = ribs[i + RIB.x]! + x;
-    ribs[i + RIB.y] = ribs[i + RIB.y]! + y;
+  for (let i = 0; i < ribs.length; i += RIB_SIZE) {
+    const { x, y } = by({ x: ribs[i + RIB_X]!, y: ribs[i + RIB_Y]! });
+    ribs[i + RIB_X] = ribs[i + RIB_X]! + x;
+    ribs[i + RIB_Y] = ribs[i + RIB_Y]! + y;
   }
   return { ...ribbon, ribs, reach: ribbon.reach * further };
 }

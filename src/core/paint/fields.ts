@@ -1,5 +1,5 @@
 import { commandsBounds, type Bounds, type PathCommand } from '../geometry';
-import { RIB, type ColourRibbon } from '../ink';
+import { RIB_SIZE, type ColourRibbon } from '../ink';
 import type { MakeCanvas } from './context';
 import { keeper } from './kept';
 import { HEM, ribbonField, type Placing, type RibbonField } from './ribbon-field';
@@ -22,7 +22,7 @@ function ribsBounds(ribs: readonly number[]): Bounds | null {
   let bounds = boundsOf.get(ribs);
   if (bounds === undefined) {
     const path: PathCommand[] = [];
-    for (let i = 0; i < ribs.length; i += RIB.size) path.push(['L', ribs[i]!, ribs[i + 1]!]);
+    for (let i = 0; i < ribs.length; i += RIB_SIZE) path.push(['L', ribs[i]!, ribs[i + 1]!]);
     boundsOf.set(ribs, (bounds = commandsBounds(path)));
   }
   return bounds;
@@ -59,12 +59,13 @@ export function fieldOf(
     bottom: Math.min(box.bottom, canvas.height - y),
   };
   if (within.left >= within.right || within.top >= within.bottom) return null;
-  const key = [part.scale, part.x, part.y, half, reach, ...Object.values(within)].join();
+  const { left, top, right, bottom } = within;
+  const how = [part.scale, part.x, part.y, half, reach, left, top, right, bottom];
   const placed = (field: RibbonField): PlacedField => ({ field, left: within.left + x, top: within.top + y });
-  const kept = fields.get(make, ribs, key);
+  const kept = fields.get(make, ribs, how);
   if (kept) return placed(kept);
   const field = ribbonField(ribbon, part, within);
-  const again = fields.isMadeAgain(make, ribs, key);
-  if (again && field.along.length <= MOST / 2) fields.put(make, ribs, key, field);
+  const again = fields.isMadeAgain(make, ribs, how);
+  if (again && field.along.length <= MOST / 2) fields.put(make, ribs, how, field);
   return placed(field);
 }

@@ -1,6 +1,6 @@
 import type { GroupItem } from '../draw';
 import type { MakeCanvas } from './context';
-import { keeper } from './kept';
+import { keeper, type How } from './kept';
 import { giveBack, pixelsIn, type Layer } from './layers';
 
 /** Where a group was painted: canvas pixels of its top left corner, and how it stood under the canvas. */
@@ -10,7 +10,7 @@ export interface PaintedAt {
   /** By how much it is enlarged where it is laid down: what is blurred far is painted smaller. */
   readonly enlarged: number;
   /** Tells one way of painting it from another. */
-  readonly key: string;
+  readonly how: How;
 }
 
 interface Kept extends PaintedAt {
@@ -27,12 +27,12 @@ const groups = keeper<GroupItem, Kept>(
 );
 
 /** A group as it was painted before, where it was painted so; null where it must be painted. */
-export const keptGroup = (make: MakeCanvas, group: GroupItem, key: string): Kept | null =>
-  groups.get(make, group, key);
+export const keptGroup = (make: MakeCanvas, group: GroupItem, how: How): Kept | null =>
+  groups.get(make, group, how);
 
 /** Takes a painted group into keeping where it was painted so before; else its canvas goes back. */
 export function keepOrGiveBack(make: MakeCanvas, group: GroupItem, layer: Layer, at: PaintedAt): void {
-  const again = groups.isMadeAgain(make, group, at.key);
-  if (again && pixelsIn(layer) <= MOST / 2) groups.put(make, group, at.key, { ...at, layer });
+  const again = groups.isMadeAgain(make, group, at.how);
+  if (again && pixelsIn(layer) <= MOST / 2) groups.put(make, group, at.how, { ...at, layer });
   else giveBack(make, layer);
 }

@@ -1,18 +1,24 @@
 import type { MakeCanvas } from './context';
 
+/** How something was made, in numbers: quicker to compare than to write out. */
+export type How = readonly number[];
+
+const isSame = (a: How | undefined, b: How): boolean =>
+  a?.length === b.length && a.every((n, i) => n === b[i]);
+
 /** What is kept for each way of making canvases, by what it was made from and how it was made. */
 export interface Keeper<Key extends object, Value> {
   /** What is kept by a key, where it was made just so; it is used by asking. */
-  get(make: MakeCanvas, key: Key, how: string): Value | null;
+  get(make: MakeCanvas, key: Key, how: How): Value | null;
   /** Whether something was made just so the last time as well, and now again: then it is worth keeping. */
-  isMadeAgain(make: MakeCanvas, key: Key, how: string): boolean;
-  put(make: MakeCanvas, key: Key, how: string, value: Value): void;
+  isMadeAgain(make: MakeCanvas, key: Key, how: How): boolean;
+  put(make: MakeCanvas, key: Key, how: How, value: Value): void;
 }
 
 interface Store<Key extends object, Value> {
-  readonly seen: WeakMap<Key, string>;
+  readonly seen: WeakMap<Key, How>;
   /** In the order in which they were last used. */
-  readonly kept: Map<Key, { readonly how: string; readonly value: Value }>;
+  readonly kept: Map<Key, { readonly how: How; readonly value: Value }>;
   pixels: number;
 }
 
@@ -37,14 +43,14 @@ export function keeper<Key extends object, Value>(
     get(make, key, how) {
       const { kept } = storeOf(make);
       const found = kept.get(key);
-      if (found?.how !== how) return null;
+      if (!found || !isSame(found.how, how)) return null;
       kept.delete(key);
       kept.set(key, found);
       return found.value;
     },
     isMadeAgain(make, key, how) {
       const { seen } = storeOf(make);
-      const again = seen.get(key) === how;
+      const again = isSame(seen.get(key), how);
       seen.set(key, how);
       return again;
     },

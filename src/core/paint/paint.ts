@@ -201,9 +201,9 @@ function paintGroup(group: GroupItem, context: PaintContext, make: MakeCanvas): 
     left: box.left,
     top: box.top,
     enlarged,
-    key: [a, e, f, box.left, box.top, box.right, box.bottom].join(),
+    how: [a, e, f, box.left, box.top, box.right, box.bottom],
   };
-  const before = keptGroup(make, group, at.key);
+  const before = keptGroup(make, group, at.how);
   if (before) {
     layAt(before.layer, context, at);
     return;

@@ -1,5 +1,14 @@
 import type { Bounds } from '../geometry';
-import { RIB, type ColourRibbon } from '../ink';
+import {
+  RIB_ACROSS,
+  RIB_ALONG_X,
+  RIB_ALONG_Y,
+  RIB_S,
+  RIB_SIZE,
+  RIB_X,
+  RIB_Y,
+  type ColourRibbon,
+} from '../ink';
 
 /**
  * How far along a path the pixels about it lie: a property of the path and of where it lies among the pixels. Pixels come in runs,
@@ -140,18 +149,18 @@ export function ribbonField(
   within: Bounds,
 ): RibbonField {
   const { ribs, half, reach } = ribbon;
-  const count = ribs.length / RIB.size;
+  const count = ribs.length / RIB_SIZE;
   const out = new Growing();
   const edges = new Edges();
   const slices = new Int32Array(Math.max(1, count));
   const far = reach * at.scale + HEM;
-  const length = ribs[(count - 1) * RIB.size + RIB.s] ?? 0;
+  const length = ribs[(count - 1) * RIB_SIZE + RIB_S] ?? 0;
   const grain = Math.max(GRAIN / at.scale, length / MOST_GRAINS);
   const most = Math.round(length / grain);
-  const rib = (i: number, part: number): number => ribs[i * RIB.size + part]!;
+  const rib = (i: number, part: number): number => ribs[i * RIB_SIZE + part]!;
   /** A disc about a rib, for what is bare. */
   const around = (i: number, radius: number): void => {
-    const [cx, cy] = [rib(i, RIB.x) * at.scale + at.x, rib(i, RIB.y) * at.scale + at.y];
+    const [cx, cy] = [rib(i, RIB_X) * at.scale + at.x, rib(i, RIB_Y) * at.scale + at.y];
     const [left, right] = [
       Math.max(within.left, Math.floor(cx - radius)),
       Math.min(within.right - 1, Math.ceil(cx + radius)),
@@ -167,18 +176,18 @@ export function ribbonField(
       if (last < first) continue;
       const length = last - first + 1;
       const at = out.run(first - within.left, y - within.top, length, Infinity, 0);
-      out.along.fill(Math.round(rib(i, RIB.s) / grain), at, at + length);
+      out.along.fill(Math.round(rib(i, RIB_S) / grain), at, at + length);
     }
   };
   for (let i = 0; i + 1 < count; i++) {
     slices[i] = out.runs;
-    const [ax, ay] = [rib(i, RIB.x) * at.scale + at.x, rib(i, RIB.y) * at.scale + at.y];
-    const [bx, by] = [rib(i + 1, RIB.x) * at.scale + at.x, rib(i + 1, RIB.y) * at.scale + at.y];
-    const [atx, aty] = [rib(i, RIB.alongX), rib(i, RIB.alongY)];
-    const [btx, bty] = [rib(i + 1, RIB.alongX), rib(i + 1, RIB.alongY)];
-    const g0 = rib(i, RIB.s) / grain;
-    const grains = rib(i + 1, RIB.s) / grain - g0;
-    const wide = half * Math.max(rib(i, RIB.across), rib(i + 1, RIB.across)) * at.scale + HEM;
+    const [ax, ay] = [rib(i, RIB_X) * at.scale + at.x, rib(i, RIB_Y) * at.scale + at.y];
+    const [bx, by] = [rib(i + 1, RIB_X) * at.scale + at.x, rib(i + 1, RIB_Y) * at.scale + at.y];
+    const [atx, aty] = [rib(i, RIB_ALONG_X), rib(i, RIB_ALONG_Y)];
+    const [btx, bty] = [rib(i + 1, RIB_ALONG_X), rib(i + 1, RIB_ALONG_Y)];
+    const g0 = rib(i, RIB_S) / grain;
+    const grains = rib(i + 1, RIB_S) / grain - g0;
+    const wide = half * Math.max(rib(i, RIB_ACROSS), rib(i + 1, RIB_ACROSS)) * at.scale + HEM;
     const [dx, dy] = [bx - ax, by - ay];
     const d = Math.sqrt(dx * dx + dy * dy);
     if (d < 1e-6) continue;

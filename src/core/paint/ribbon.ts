@@ -1,9 +1,18 @@
 import { rampAt, type Stop } from '../colour';
 import type { Bounds } from '../geometry';
-import { RIB, ribAt, type ColourRibbon, type RibAt } from '../ink';
+import {
+  RIB_ACROSS,
+  RIB_S,
+  RIB_SIZE,
+  ribAt,
+  ribBefore,
+  type ColourRibbon,
+  type RibAt,
+  type Span,
+} from '../ink';
 import { clamp } from '../numbers';
 import type { PlacedField } from './fields';
-import { HEM, type Placing, type RibbonField } from './ribbon-field';
+import { HEM, type Placing } from './ribbon-field';
 
 /** Colours of a ramp, evenly spread, as bytes in the order red, green, blue, alpha. */
 const STEPS = 512;
@@ -85,44 +94,54 @@ function setSteps(
   }
 }
 
+/** Half the pen's width at a rib, canvas px, with half a pixel for its soft edge. */
+const edgeAt = ({ ribs, half, halves }: ColourRibbon, rib: number, scale: number): number =>
+  (halves ? halves[rib]! : half) * ribs[rib * RIB_SIZE + RIB_ACROSS]! * scale + 0.5;
+
 /**
- * Colours one slice of a field: each pixel by the step of its grain. What no earlier part has coloured is coloured anyhow. This is
- * the innermost loop of all painting, and a function by itself: one that is made anew for each ribbon would never run fast.
- * @param dx, dy from the field's corner to the part's.
- * @param s0 where the slice begins, px along the path; `half` the pen's half width there, `wider` how it goes on with each px.
+ * Colours slices of a field, from one to another: each pixel by the step of its grain. What no earlier part has coloured is coloured
+ * anyhow. This is the innermost loop of all painting, and a function by itself: one that is made anew for each ribbon would never run
+ * fast.
  */
-function paintSlice(
+function paintSlices(
   paint: Paint,
-  field: RibbonField,
-  slice: number,
-  dx: number,
-  dy: number,
-  s0: number,
-  half: number,
-  wider: number,
+  ribbon: ColourRibbon,
+  placed: PlacedField,
+  scale: number,
+  from: number,
+  to: number,
 ): void {
-  const { columns, rows, pixels, aside, further, along, grain, slices } = field;
+  const { columns, rows, pixels, aside, further, along, grain, slices } = placed.field;
   const { part, whole, wholeRamp } = paint;
   const { stride, first, box } = part;
-  const [width, height] = [box.right - box.left, box.bottom - box.top];
-  const upTo = slices[slice + 1]!;
-  for (let r = slices[slice]!; r < upTo; r++) {
-    const x = columns[r]! + dx;
-    const y = rows[r]! + dy;
-    if (y < 0 || y >= height || x >= width) continue;
-    const begin = pixels[r]!;
-    const end = Math.min(pixels[r + 1]!, begin + width - x);
-    const toPicture = first + y * stride + x - begin;
-    // Of a run that begins before the part, what lies within it.
-    for (let k = x < 0 ? begin - x : begin; k < end; k++) {
-      const step = stepAt[along[k]!]!;
-      if (step === NONE) continue;
-      const on = k + toPicture;
-      if (whole[on] === 0) whole[on] = wholeRamp[step]!;
-      else {
-        const out = aside[r]! + (k - begin) * further[r]!;
-        const here = half + (along[k]! * grain - s0) * wider;
-        layOver(paint, on, step, here - Math.abs(out));
+  const { ribs } = ribbon;
+  const dx = placed.left - box.left;
+  const dy = placed.top - box.top;
+  const width = box.right - box.left;
+  const height = box.bottom - box.top;
+  for (let i = from; i <= to; i++) {
+    const s0 = ribs[i * RIB_SIZE + RIB_S]!;
+    const s1 = ribs[(i + 1) * RIB_SIZE + RIB_S]!;
+    const edge = edgeAt(ribbon, i, scale);
+    const wider = s1 > s0 ? (edgeAt(ribbon, i + 1, scale) - edge) / (s1 - s0) : 0;
+    const upTo = slices[i + 1]!;
+    for (let r = slices[i]!; r < upTo; r++) {
+      const x = columns[r]! + dx;
+      const y = rows[r]! + dy;
+      if (y < 0 || y >= height || x >= width) continue;
+      const begin = pixels[r]!;
+      const end = Math.min(pixels[r + 1]!, begin + width - x);
+      const toPicture = first + y * stride + x - begin;
+      // Of a run that begins before the part, what lies within it.
+      for (let k = x < 0 ? begin - x : begin; k < end; k++) {
+        const step = stepAt[along[k]!]!;
+        if (step === NONE) continue;
+        const on = k + toPicture;
+        if (whole[on] === 0) whole[on] = wholeRamp[step]!;
+        else {
+          const out = aside[r]! + (k - begin) * further[r]!;
+          layOver(paint, on, step, edge + (along[k]! * grain - s0) * wider - Math.abs(out));
+        }
       }
     }
   }
@@ -170,20 +189,43 @@ function paintBeyond(
   }
 }
 
+/** From a length along a ribbon's path to its step: the step at none, and steps to a px. */
+function stepsOf({ span }: ColourRibbon): { readonly zero: number; readonly perPixel: number } {
+  const perPixel = STEPS / Math.max(1e-6, span.to - span.from);
+  return { zero: -span.from * perPixel, perPixel };
+}
+
+/**
+ * Colours what lies along the path between two lengths, px.
+ * @param round how far it has come before, round a closed path.
+ */
+function paintStretch(
+  paint: Paint,
+  ribbon: ColourRibbon,
+  placed: PlacedField,
+  scale: number,
+  inked: Span,
+  round: number,
+): void {
+  const { ribs } = ribbon;
+  const begin = ribBefore(ribs, inked.from);
+  const end = ribBefore(ribs, inked.to);
+  const { zero, perPixel } = stepsOf(ribbon);
+  const first = ribs[begin * RIB_SIZE + RIB_S]!;
+  const last = ribs[(end + 1) * RIB_SIZE + RIB_S]!;
+  setSteps(placed.field.grain, first, last, inked, zero + round * perPixel, perPixel);
+  paintSlices(paint, ribbon, placed, scale, begin, end);
+}
+
 /**
  * Paints a ribbon into a part of a picture that is clear. Where a part lies over an earlier one its edge is soft.
  * @param at where its path lies on that canvas.
  */
-export function paintRibbon(
-  ribbon: ColourRibbon,
-  { field, left, top }: PlacedField,
-  at: Placing,
-  part: PicturePart,
-): void {
-  const { ribs, inked, span, half, halves, reach, stops, isRound } = ribbon;
-  const { pixels, box } = part;
-  const count = ribs.length / RIB.size;
+export function paintRibbon(ribbon: ColourRibbon, placed: PlacedField, at: Placing, part: PicturePart): void {
+  const { ribs, inked, reach, stops, isRound } = ribbon;
+  const count = ribs.length / RIB_SIZE;
   if (count < 2) return;
+  const { pixels } = part;
   const ramp = rampOf(stops);
   const paint: Paint = {
     part,
@@ -191,34 +233,20 @@ export function paintRibbon(
     ramp,
     wholeRamp: new Uint32Array(ramp.buffer),
   };
-  const perPixel = STEPS / Math.max(1e-6, span.to - span.from);
-  const sOf = (i: number): number => ribs[i * RIB.size + RIB.s]!;
-  const length = sOf(count - 1);
+  const length = ribs[(count - 1) * RIB_SIZE + RIB_S]!;
   const far = reach * at.scale + HEM;
-  const halfAt = (i: number): number =>
-    (halves ? halves[i]! : half) * ribs[i * RIB.size + RIB.across]! * at.scale + 0.5;
+  const { zero, perPixel } = stepsOf(ribbon);
+  const tail = ribAt(ribbon, inked.from);
+  const head = ribAt(ribbon, inked.to > length ? inked.to - length : inked.to);
+  const tailStep = clamp(Math.round(zero + inked.from * perPixel), 0, STEPS);
+  const headStep = clamp(Math.round(zero + inked.to * perPixel), 0, STEPS);
 
-  /** What lies along the path between two lengths; `round` is how far it has come before, round a closed path. */
-  const stretch = (from: number, to: number, round: number): void => {
-    const [begin, end] = [ribAt(ribbon, from).before, ribAt(ribbon, to).before];
-    setSteps(field.grain, sOf(begin), sOf(end + 1), { from, to }, (round - span.from) * perPixel, perPixel);
-    for (let i = begin; i <= end; i++) {
-      const [s0, s1, h0] = [sOf(i), sOf(i + 1), halfAt(i)];
-      const wider = s1 > s0 ? (halfAt(i + 1) - h0) / (s1 - s0) : 0;
-      paintSlice(paint, field, i, left - box.left, top - box.top, s0, h0, wider);
-    }
-  };
-
-  /** What lies beyond an end, in its colour. */
-  const beyond = (s: number, onward: 1 | -1, bareOnly: boolean): void => {
-    const step = clamp(Math.round((s - span.from) * perPixel), 0, STEPS);
-    paintBeyond(paint, ribAt(ribbon, s > length ? s - length : s), at, step, onward, far, bareOnly);
-  };
-
-  if (!isRound) beyond(inked.from, -1, false);
-  stretch(Math.min(inked.from, length), Math.min(inked.to, length), 0);
-  if (inked.to > length) stretch(0, inked.to - length, length);
-  if (!isRound) beyond(inked.to, 1, false);
-  beyond(inked.from, -1, true);
-  beyond(inked.to, 1, true);
+  if (!isRound) paintBeyond(paint, tail, at, tailStep, -1, far, false);
+  const upTo = { from: Math.min(inked.from, length), to: Math.min(inked.to, length) };
+  paintStretch(paint, ribbon, placed, at.scale, upTo, 0);
+  if (inked.to > length)
+    paintStretch(paint, ribbon, placed, at.scale, { from: 0, to: inked.to - length }, length);
+  if (!isRound) paintBeyond(paint, head, at, headStep, 1, far, false);
+  paintBeyond(paint, tail, at, tailStep, -1, far, true);
+  paintBeyond(paint, head, at, headStep, 1, far, true);
 }

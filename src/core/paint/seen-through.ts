@@ -85,8 +85,8 @@ export function contentOf(
   if (!box || !shown) return null;
   const { left, top, right, bottom } = box;
   const { a, d, e, f } = transform;
-  const key = [a, e, f, left, top, right, bottom].join();
-  const kept = contents.get(make, content, key);
+  const how = [a, e, f, left, top, right, bottom];
+  const kept = contents.get(make, content, how);
   if (kept) return fillOf(kept, shown, context);
   const room = roomAbout(right - left, bottom - top);
   const layer = takeLayer(make, right - left + 2 * room, bottom - top + 2 * room);
@@ -94,6 +94,6 @@ export function contentOf(
   paintOn(content, layer.context);
   const endless = context.createPattern(layer.canvas, 'repeat') as PaintPattern;
   const painted: Kept = { layer, box, room, endless, bounded: null };
-  contents.put(make, content, key, painted);
+  contents.put(make, content, how, painted);
   return fillOf(painted, shown, context);
 }

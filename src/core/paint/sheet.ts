@@ -118,14 +118,14 @@ export function sheetFor(
   const at = { scale: a, x: e, y: f };
   const [width, height] = setOut([...slots.values()]);
   const layer = takeLayer(make, width, height);
-  const image = pictureOf(make, layer.context, width, height);
   for (const [ribbon, { box, x, y }] of slots) {
-    const part = { pixels: image.data, stride: image.width, first: y * image.width + x, box };
+    const image = pictureOf(make, layer.context, widthOf(box), heightOf(box));
+    const part = { pixels: image.data, stride: image.width, first: 0, box };
     clearPart(part);
     const placed = fieldOf(ribbon, at, context.canvas, make);
     if (placed) paintRibbon(ribbon, placed, at, part);
+    layer.context.putImageData(image, x, y, 0, 0, widthOf(box), heightOf(box));
   }
-  layer.context.putImageData(image, 0, 0, 0, 0, width, height);
   // Nothing is painted beyond a ribbon's own place; a pattern that ends there takes canvases half as long again.
   const pattern = context.createPattern(layer.canvas, 'repeat') as PaintPattern;
   return {

@@ -1,7 +1,7 @@
 import { rampAt } from '../../colour';
 import type { PathCommand } from '../../geometry';
 import type { DrawItem } from '../../draw';
-import { isRibbon, RIB, ribAt, type ColourRibbon } from '../../ink';
+import { isRibbon, RIB_S, RIB_SIZE, ribAt, type ColourRibbon } from '../../ink';
 import { clamp } from '../../numbers';
 import type { TrackItem } from './track';
 
@@ -37,7 +37,7 @@ const between = (a: Rib, b: Rib, t: number): Rib => {
 /** The ribs of what a ribbon inks, ends included; round a closed path they go on where it passes its first point. */
 function inkedRibs(ribbon: ColourRibbon): Rib[] {
   const { ribs, inked, span } = ribbon;
-  const lengths = Array.from({ length: ribs.length / RIB.size }, (_, i) => ribs[i * RIB.size + RIB.s]!);
+  const lengths = Array.from({ length: ribs.length / RIB_SIZE }, (_, i) => ribs[i * RIB_SIZE + RIB_S]!);
   const whole = lengths.at(-1)!;
   const rounds = inked.to > whole ? [0, whole] : [0];
   const inner = rounds.flatMap((round) => lengths.map((s) => s + round));
