@@ -6,7 +6,7 @@ import { fieldOf } from './fields';
 import { giveBack, takeLayer } from './layers';
 import { placePattern } from './pattern';
 import { pixelsOf } from './pixels';
-import { paintRibbon, type PicturePart } from './ribbon';
+import { paintRibbon } from './ribbon';
 
 /**
  * Colours of ribbons, painted side by side on one canvas that is then one pattern for all of them: what a canvas costs is paid
@@ -55,23 +55,33 @@ type Picture = ReturnType<PaintContext['createImageData']> & {
   readonly height: number;
 };
 
-const pictures = new WeakMap<MakeCanvas, Picture>();
+/** Widths of pictures are whole multiples of this, px: one of a width alike is cleared at once, and lies close together in memory. */
+const GRAIN = 64;
+const up = (side: number): number => Math.ceil(side / GRAIN) * GRAIN;
 
-/** A picture at least so large: making one anew takes as long as filling it. What it holds is whatever was painted last. */
+/** Pictures for use again, by their widths. */
+const pictures = new WeakMap<MakeCanvas, Map<number, Picture>>();
+
+/** A picture at least so large, its upper `height` rows clear: making one anew takes as long as filling it. */
 function pictureOf(make: MakeCanvas, context: PaintContext, width: number, height: number): Picture {
-  let picture = pictures.get(make);
-  if (!picture || picture.width < width || picture.height < height) {
-    const [wide, high] = [Math.max(width, picture?.width ?? 0), Math.max(height, picture?.height ?? 0)];
-    picture = context.createImageData(wide, high) as Picture;
-    if (wide * high <= MOST) pictures.set(make, picture);
+  let known = pictures.get(make);
+  if (!known) pictures.set(make, (known = new Map()));
+  const wide = up(width);
+  const before = known.get(wide);
+  if (before && before.height >= height) {
+    // Done just before it is painted, it lies near the processor then: looking colours up takes half as long.
+    before.data.fill(0, 0, 4 * wide * height);
+    return before;
   }
+  const picture = context.createImageData(wide, up(height)) as Picture;
+  known.delete(wide);
+  const pixels = [...known.values()].reduce(
+    (sum, one) => sum + one.width * one.height,
+    wide * picture.height,
+  );
+  if (pixels > MOST) known.clear();
+  known.set(wide, picture);
   return picture;
-}
-
-/** Clears a part of a picture. Done just before it is painted, it lies near the processor then: looking colours up takes half as long. */
-function clearPart({ pixels, stride, first, box }: PicturePart): void {
-  const width = widthOf(box);
-  for (let y = 0, at = first; y < heightOf(box); y++, at += stride) pixels.fill(0, 4 * at, 4 * (at + width));
 }
 
 /** How many items, from one on, have room together on a sheet, and where ribbons lie on the canvas. */
@@ -121,7 +131,6 @@ export function sheetFor(
   for (const [ribbon, { box, x, y }] of slots) {
     const image = pictureOf(make, layer.context, widthOf(box), heightOf(box));
     const part = { pixels: image.data, stride: image.width, first: 0, box };
-    clearPart(part);
     const placed = fieldOf(ribbon, at, context.canvas, make);
     if (placed) paintRibbon(ribbon, placed, at, part);
     layer.context.putImageData(image, x, y, 0, 0, widthOf(box), heightOf(box));
