@@ -56,6 +56,9 @@ function standing() {
   };
 }
 
+const isNear = (a: Point, b: Point): boolean =>
+  Math.abs(a.x - b.x) <= 2 * CELL && Math.abs(a.y - b.y) <= 2 * CELL;
+
 /**
  * Places for numbers that make way for one another: each stands behind the first point of its stroke, against the direction of
  * writing, or turned about the point and further off where another stands already. The first has the first choice.
@@ -63,7 +66,8 @@ function standing() {
  */
 export function numberPlaces(numbers: readonly Numbered[], around: readonly Taken[] = []): Taken[] {
   const taken = standing();
-  around.forEach(taken.put);
+  // Beyond the cells about a first point nothing is asked for: of a thousand numbers that stand, few are near those that move.
+  for (const one of around) if (numbers.some(({ first }) => isNear(first, one.at))) taken.put(one);
   return numbers.map(({ first, way, radius, away }) => {
     const placeAt = (degrees: number, times: number): Point =>
       add(first, scale(turned(way, degrees), -away * times));
