@@ -5,14 +5,16 @@ import { join } from 'node:path';
 import { needBuild } from './lib/build.mjs';
 import { openThrowAwayDatabase } from './lib/database.mjs';
 import { needDebianPackages, needNpmPackages } from './lib/packages.mjs';
-import { bin, ROOT } from './lib/run.mjs';
+import { plainScript } from './lib/plain-script.mjs';
+import { ROOT } from './lib/run.mjs';
 import { withSampleServer } from './lib/sample-server.mjs';
 import { main, say, Stop } from './lib/say.mjs';
 import { writeFigures } from './lib/written.mjs';
 
-function measure(name, env) {
+async function measure(name, env) {
   say(`measuring: ${name}`);
-  const result = spawnSync(bin('tsx'), [join(ROOT, 'scripts/bench', `${name}.ts`)], {
+  // As the worker runs.
+  const result = spawnSync(process.execPath, [await plainScript(`scripts/bench/${name}.ts`)], {
     cwd: ROOT,
     env,
     encoding: 'utf8',
@@ -29,11 +31,11 @@ await main(async () => {
   needDebianPackages(['postgresql', 'ffmpeg', 'chromium']);
   needNpmPackages();
   needBuild();
-  const rows = ['lengths', 'paint', 'ink', 'effects', 'worker', 'export'].flatMap((name) =>
-    measure(name, process.env),
-  );
+  const rows = [];
+  for (const name of ['lengths', 'paint', 'ink', 'effects', 'worker', 'export'])
+    rows.push(...(await measure(name, process.env)));
   const database = await openThrowAwayDatabase();
-  rows.push(...measure('parts', { ...process.env, DATABASE_URL: database.url }));
+  rows.push(...(await measure('parts', { ...process.env, DATABASE_URL: database.url })));
   await database.stop();
   for (const name of ['lottie', 'browser', 'score']) {
     rows.push(...(await withSampleServer((env) => measure(name, env))));

@@ -34,7 +34,7 @@ function clearEarlierRun() {
     );
   }
   for (const pid of Object.values(note.children ?? {})) {
-    if (!alive(pid) || !/next|web-main|worker-main/.test(commandOf(pid))) continue;
+    if (!alive(pid) || !/next|web-main|worker-main|worker\.mjs/.test(commandOf(pid))) continue;
     say(`ending process ${pid}, left by an earlier start`);
     signalGroup(pid, 'SIGKILL');
   }

@@ -21,8 +21,8 @@ async function workerOn(core: number): Promise<ChildProcess> {
   const args = [
     '-c',
     String(core),
-    join(root, 'node_modules/.bin/tsx'),
-    join(root, 'src/server/worker-main.ts'),
+    process.execPath,
+    join(root, 'scripts/worker.mjs'),
   ];
   const child = spawn('taskset', args, {
     env: { ...process.env, OBELUS_LEASH: '1' },

@@ -59,10 +59,15 @@ export function serve({ port, env, dev = false, note = () => {} }) {
   const worker = keep(
     'export worker',
     () =>
-      start(bin('tsx'), [...(dev ? ['watch'] : []), join(ROOT, 'src/server/worker-main.ts')], {
-        env: { ...all, OBELUS_LEASH: dev ? '' : '1' },
-        stdio: ['pipe', 'ignore', 'inherit'],
-      }),
+      dev
+        ? start(bin('tsx'), ['watch', join(ROOT, 'src/server/worker-main.ts')], {
+            env: { ...all, OBELUS_LEASH: '' },
+            stdio: ['pipe', 'ignore', 'inherit'],
+          })
+        : start(process.execPath, [join(ROOT, 'scripts/worker.mjs')], {
+            env: { ...all, OBELUS_LEASH: '1' },
+            stdio: ['pipe', 'ignore', 'inherit'],
+          }),
     note,
   );
   const address = `http://127.0.0.1:${port}`;

@@ -1,3 +1,4 @@
+import { resolve } from 'node:path';
 import { Worker } from 'node:worker_threads';
 import { databaseUrl } from '../database';
 import type { ExportPartRow, ExportRow } from '../database';
@@ -31,11 +32,13 @@ export const startHeartbeat = ({ id, runId }: ExportRow): Heartbeat => beating(O
 export const startPartHeartbeat = ({ exportId, runId }: ExportPartRow): Heartbeat =>
   beating(OF_PART, [exportId, runId]);
 
+const THREAD = 'src/server/exports/heartbeat-thread.mjs';
+
 /** @param statement is given how many frames are done and then the values, and answers with one row and whether to `stop`. */
 function beating(statement: string, values: readonly (string | null)[]): Heartbeat {
   const shared = new SharedArrayBuffer(8);
   const cells = new Int32Array(shared);
-  const thread = new Worker(new URL('./heartbeat-thread.mjs', import.meta.url), {
+  const thread = new Worker(resolve(/* turbopackIgnore: true */ process.cwd(), THREAD), {
     execArgv: [],
     workerData: {
       databaseUrl: databaseUrl(),

@@ -1,0 +1,36 @@
+import { build, stop } from 'esbuild';
+import { createHash, randomUUID } from 'node:crypto';
+import { existsSync, mkdirSync, renameSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { ROOT } from './run.mjs';
+
+/**
+ * Makes a TypeScript program of the project and all it imports of it one plain script. Run file by file through tsx, each function is
+ * given its name anew whenever it is made: evaluating heavy frames takes up to twice as long.
+ * @param entry below the project's root.
+ * @returns the script. It lies where packages are found, and is named for what is in it: several may be made at once.
+ */
+export async function plainScript(entry) {
+  const { outputFiles } = await build({
+    absWorkingDir: ROOT,
+    entryPoints: [entry],
+    bundle: true,
+    write: false,
+    packages: 'external',
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    define: { 'import.meta.dirname': JSON.stringify(dirname(join(ROOT, entry))) },
+  });
+  await stop();
+  const { contents } = outputFiles[0];
+  const folder = join(ROOT, 'node_modules/.cache/obelus');
+  const file = join(folder, `${createHash('sha256').update(contents).digest('hex').slice(0, 24)}.mjs`);
+  if (!existsSync(file)) {
+    mkdirSync(folder, { recursive: true });
+    const unfinished = `${file}.${randomUUID()}`;
+    writeFileSync(unfinished, contents);
+    renameSync(unfinished, file);
+  }
+  return file;
+}
