@@ -31,11 +31,11 @@ interface Waiting {
 
 const pool: { idle: Worker[]; busy: number; waiting: Waiting[] } = { idle: [], busy: 0, waiting: [] };
 
-const MAIN = 'src/server/heavy/heavy-main.ts';
+const MAIN = 'scripts/heavy.mjs';
 
 function start(): Worker {
   const child = fork(resolve(/* turbopackIgnore: true */ process.cwd(), MAIN), {
-    execArgv: ['--import', 'tsx', '--max-old-space-size=1024'],
+    execArgv: ['--max-old-space-size=1024'],
     // Only what it prints of its own faults; never what it was given.
     stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
     serialization: 'advanced',
