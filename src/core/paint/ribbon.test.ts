@@ -31,7 +31,7 @@ function painted(
   const ribbon = colourRibbon(path, null, half, half, STOPS, inked, inked);
   const pixels = new Uint8ClampedArray(4 * SIZE * SIZE);
   const field = fieldOf(ribbon, at, { width: SIZE, height: SIZE }, createCanvas);
-  paintRibbon(ribbon, field!, at, { pixels, stride: SIZE, first: 0, box: BOX });
+  paintRibbon(ribbon, field!, at, { pixels, stride: SIZE, box: BOX });
   return (x: number, y: number) => [...pixels.subarray(4 * (y * SIZE + x), 4 * (y * SIZE + x) + 4)];
 }
 

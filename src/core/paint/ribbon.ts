@@ -32,12 +32,11 @@ function rampOf(stops: readonly Stop[]): Uint8ClampedArray {
   return ramp;
 }
 
-/** A part of a picture (unmultiplied red, green, blue, alpha) that shows the pixels of a box of a canvas. */
+/** A picture (unmultiplied red, green, blue, alpha) whose upper left part shows the pixels of a box of a canvas. */
 export interface PicturePart {
   readonly pixels: Uint8ClampedArray;
-  /** Pixels of the picture to a row, and the first of this part. */
+  /** Pixels of the picture to a row. */
   readonly stride: number;
-  readonly first: number;
   readonly box: Bounds;
 }
 
@@ -113,7 +112,7 @@ function paintSlices(
 ): void {
   const { columns, rows, pixels, aside, further, along, grain, slices } = placed.field;
   const { part, whole, wholeRamp } = paint;
-  const { stride, first, box } = part;
+  const { stride, box } = part;
   const { ribs } = ribbon;
   const dx = placed.left - box.left;
   const dy = placed.top - box.top;
@@ -131,7 +130,7 @@ function paintSlices(
       if (y < 0 || y >= height || x >= width) continue;
       const begin = pixels[r]!;
       const end = Math.min(pixels[r + 1]!, begin + width - x);
-      const toPicture = first + y * stride + x - begin;
+      const toPicture = y * stride + x - begin;
       // Of a run that begins before the part, what lies within it.
       for (let k = x < 0 ? begin - x : begin; k < end; k++) {
         const step = stepAt[along[k]!]!;
@@ -161,7 +160,7 @@ function paintBeyond(
   bareOnly: boolean,
 ): void {
   const { part, whole, wholeRamp } = paint;
-  const { stride, first, box } = part;
+  const { stride, box } = part;
   const wide = end.half * at.scale;
   const colour = wholeRamp[step]!;
   const cx = end.x * at.scale + at.x - box.left;
@@ -174,7 +173,7 @@ function paintBeyond(
     for (let x = from; x <= to; x++) {
       const rx = x + 0.5 - cx;
       const ry = y + 0.5 - cy;
-      const on = first + y * stride + x;
+      const on = y * stride + x;
       const bare = whole[on] === 0;
       if (bareOnly) {
         if (bare && rx * rx + ry * ry <= far * far) whole[on] = colour;

@@ -80,7 +80,7 @@ function pictureOf(make: MakeCanvas, context: PaintContext, width: number, heigh
     wide * picture.height,
   );
   if (pixels > MOST) known.clear();
-  known.set(wide, picture);
+  if (wide * picture.height <= MOST) known.set(wide, picture);
   return picture;
 }
 
@@ -130,7 +130,7 @@ export function sheetFor(
   const layer = takeLayer(make, width, height);
   for (const [ribbon, { box, x, y }] of slots) {
     const image = pictureOf(make, layer.context, widthOf(box), heightOf(box));
-    const part = { pixels: image.data, stride: image.width, first: 0, box };
+    const part = { pixels: image.data, stride: image.width, box };
     const placed = fieldOf(ribbon, at, context.canvas, make);
     if (placed) paintRibbon(ribbon, placed, at, part);
     layer.context.putImageData(image, x, y, 0, 0, widthOf(box), heightOf(box));
