@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { needBuild } from './lib/build.mjs';
 import { openDatabase, portIsFree } from './lib/database.mjs';
 import { needDebianPackages, needNpmPackages } from './lib/packages.mjs';
-import { alive, output, ROOT, runShown, signalGroup, bin } from './lib/run.mjs';
+import { alive, output, plain, ROOT, runShown, signalGroup } from './lib/run.mjs';
 import { main, say, Stop } from './lib/say.mjs';
 import { serve } from './lib/serve.mjs';
 import { readState, removeState, writeState } from './lib/state-file.mjs';
@@ -34,7 +34,7 @@ function clearEarlierRun() {
     );
   }
   for (const pid of Object.values(note.children ?? {})) {
-    if (!alive(pid) || !/next|web-main|worker-main|worker\.mjs/.test(commandOf(pid))) continue;
+    if (!alive(pid) || !/next|web-main|worker-main/.test(commandOf(pid))) continue;
     say(`ending process ${pid}, left by an earlier start`);
     signalGroup(pid, 'SIGKILL');
   }
@@ -119,7 +119,7 @@ await main(async () => {
     await unlessEnding();
     if (!dev) needBuild();
     const env = { DATABASE_URL: url, OBELUS_DATA: process.env.OBELUS_DATA ?? join(ROOT, '.data') };
-    if (!runShown(bin('tsx'), [join(ROOT, 'scripts/prepare.ts')], { env: { ...process.env, ...env } })) {
+    if (!runShown(process.execPath, plain('scripts/prepare.ts'), { env: { ...process.env, ...env } })) {
       throw new Stop(
         'The database could not be prepared; what went wrong stands above. What it holds is untouched.',
       );

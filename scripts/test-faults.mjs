@@ -8,7 +8,7 @@ import { join } from 'node:path';
 import { needBuild } from './lib/build.mjs';
 import { freePort, openDatabaseAt } from './lib/database.mjs';
 import { needDebianPackages, needNpmPackages } from './lib/packages.mjs';
-import { bin, isRoot, output, ROOT, runShown, start } from './lib/run.mjs';
+import { bin, isRoot, output, plain, ROOT, runShown, start } from './lib/run.mjs';
 import { main, say, Stop } from './lib/say.mjs';
 import { serve } from './lib/serve.mjs';
 import { writeFigures } from './lib/written.mjs';
@@ -62,7 +62,7 @@ await main(async () => {
   let served;
   try {
     const env = { DATABASE_URL: database.url, OBELUS_DATA: disk.data };
-    runShown(bin('tsx'), [join(ROOT, 'scripts/prepare.ts')], { env: { ...process.env, ...env } });
+    runShown(process.execPath, plain('scripts/prepare.ts'), { env: { ...process.env, ...env } });
     served = serve({ port: await freePort(), env, note: (name, pid) => (pids[name] = pid) });
     await served.ready;
     const kill = killer(database, pids);

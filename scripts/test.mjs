@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { needBuild } from './lib/build.mjs';
 import { freePort, openThrowAwayDatabase } from './lib/database.mjs';
 import { needDebianPackages, needNpmPackages } from './lib/packages.mjs';
-import { bin, ROOT, runBeside, runShown } from './lib/run.mjs';
+import { bin, plain, ROOT, runBeside, runShown } from './lib/run.mjs';
 import { main, say } from './lib/say.mjs';
 import { serve } from './lib/serve.mjs';
 
@@ -83,7 +83,7 @@ await main(async () => {
     const env = { ...process.env, OBELUS_DATA: join(folder, 'data') };
     jest({ ...env, DATABASE_URL: database.url }, join(folder, 'jest.json'));
     const seen = { ...env, DATABASE_URL: database.another('seen') };
-    runShown(bin('tsx'), [join(ROOT, 'scripts/prepare.ts')], { env: seen });
+    runShown(process.execPath, plain('scripts/prepare.ts'), { env: seen });
     const served = serve({ port: await freePort(), env: seen });
     closing.push(served.stop);
     await served.ready;

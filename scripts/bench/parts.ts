@@ -18,7 +18,13 @@ process.env.OBELUS_DATA = folder;
 /** A worker that may use one core only; resolves when it is ready. */
 async function workerOn(core: number): Promise<ChildProcess> {
   const root = resolve(import.meta.dirname, '../..');
-  const args = ['-c', String(core), process.execPath, join(root, 'scripts/worker.mjs')];
+  const args = [
+    '-c',
+    String(core),
+    process.execPath,
+    join(root, 'scripts/plain.mjs'),
+    'src/server/worker-main.ts',
+  ];
   const child = spawn('taskset', args, {
     env: { ...process.env, OBELUS_LEASH: '1' },
     stdio: ['pipe', 'pipe', 'inherit'],

@@ -48,7 +48,7 @@ const at = (sorted: readonly number[], share: number): number =>
 function memory(): number {
   const list = execFileSync('ps', ['-eo', 'rss,args'], { encoding: 'utf8' }).split('\n');
   return list
-    .filter((line) => /web-main|heavy\.mjs/.test(line))
+    .filter((line) => /web-main|heavy-main/.test(line))
     .reduce((sum, line) => sum + Number(line.trim().split(/\s+/)[0]) / 1024, 0);
 }
 

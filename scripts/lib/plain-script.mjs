@@ -1,7 +1,7 @@
 import { build, stop } from 'esbuild';
 import { createHash, randomUUID } from 'node:crypto';
-import { existsSync, mkdirSync, renameSync, writeFileSync } from 'node:fs';
-import { dirname, join } from 'node:path';
+import { existsSync, mkdirSync, readdirSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import { basename, dirname, join } from 'node:path';
 import { ROOT } from './run.mjs';
 
 /**
@@ -25,9 +25,17 @@ export async function plainScript(entry) {
   await stop();
   const { contents } = outputFiles[0];
   const folder = join(ROOT, 'node_modules/.cache/obelus');
-  const file = join(folder, `${createHash('sha256').update(contents).digest('hex').slice(0, 24)}.mjs`);
+  const name = basename(entry, '.ts');
+  const file = join(
+    folder,
+    `${name}.${createHash('sha256').update(contents).digest('hex').slice(0, 24)}.mjs`,
+  );
   if (!existsSync(file)) {
     mkdirSync(folder, { recursive: true });
+    // What was made of an earlier source has been read by whoever runs it.
+    for (const other of readdirSync(folder))
+      if (other.startsWith(`${name}.`) && other.endsWith('.mjs') && other !== basename(file))
+        rmSync(join(folder, other), { force: true });
     const unfinished = `${file}.${randomUUID()}`;
     writeFileSync(unfinished, contents);
     renameSync(unfinished, file);

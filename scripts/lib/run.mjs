@@ -4,6 +4,8 @@ import { fileURLToPath } from 'node:url';
 
 export const ROOT = resolve(dirname(fileURLToPath(import.meta.url)), '../..');
 export const bin = (name) => resolve(ROOT, 'node_modules/.bin', name);
+/** What Node runs a TypeScript program of the project with, as one plain script. */
+export const plain = (entry) => [resolve(ROOT, 'scripts/plain.mjs'), entry];
 export const isRoot = process.getuid?.() === 0;
 
 /** Runs a program to its end with its output shown; answers whether it succeeded. */

@@ -1,6 +1,5 @@
-import { join } from 'node:path';
 import { freePort, openThrowAwayDatabase } from './database.mjs';
-import { bin, ROOT, runShown } from './run.mjs';
+import { plain, runShown } from './run.mjs';
 import { serve } from './serve.mjs';
 
 /**
@@ -12,7 +11,7 @@ export async function withSampleServer(run) {
   const env = { ...process.env, DATABASE_URL: database.url };
   let served;
   try {
-    runShown(bin('tsx'), [join(ROOT, 'scripts/prepare.ts')], { env });
+    runShown(process.execPath, plain('scripts/prepare.ts'), { env });
     served = serve({ port: await freePort(), env });
     await served.ready;
     return await run({ ...env, BASE_URL: served.address });

@@ -1,5 +1,5 @@
 import { setTimeout as wait } from 'node:timers/promises';
-import { bin, end, ROOT, start } from './run.mjs';
+import { bin, end, plain, ROOT, start } from './run.mjs';
 import { Stop } from './say.mjs';
 import { join } from 'node:path';
 
@@ -50,7 +50,7 @@ export function serve({ port, env, dev = false, note = () => {} }) {
     () =>
       dev
         ? start(bin('next'), ['dev', '-H', '127.0.0.1', '-p', String(port)], { env: all })
-        : start(process.execPath, ['--import', 'tsx', join(ROOT, 'src/web-main.ts')], {
+        : start(process.execPath, plain('src/web-main.ts'), {
             env: { ...all, PORT: String(port), OBELUS_LEASH: '1' },
             stdio: ['pipe', 'ignore', 'inherit'],
           }),
@@ -64,7 +64,7 @@ export function serve({ port, env, dev = false, note = () => {} }) {
             env: { ...all, OBELUS_LEASH: '' },
             stdio: ['pipe', 'ignore', 'inherit'],
           })
-        : start(process.execPath, [join(ROOT, 'scripts/worker.mjs')], {
+        : start(process.execPath, plain('src/server/worker-main.ts'), {
             env: { ...all, OBELUS_LEASH: '1' },
             stdio: ['pipe', 'ignore', 'inherit'],
           }),

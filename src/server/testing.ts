@@ -67,7 +67,7 @@ export async function freshPiece(document: Piece = smallPiece()): Promise<{ id: 
 /** Starts an export worker as `npm start` does, in a process of its own. */
 export function startWorkerProcess(folder: string): ChildProcess {
   const root = resolve(__dirname, '../..');
-  return spawn(process.execPath, [resolve(root, 'scripts/worker.mjs')], {
+  return spawn(process.execPath, [resolve(root, 'scripts/plain.mjs'), 'src/server/worker-main.ts'], {
     env: { ...process.env, OBELUS_DATA: folder, OBELUS_LEASH: '1' },
     stdio: ['pipe', 'ignore', 'inherit'],
     detached: true,

@@ -31,10 +31,10 @@ interface Waiting {
 
 const pool: { idle: Worker[]; busy: number; waiting: Waiting[] } = { idle: [], busy: 0, waiting: [] };
 
-const MAIN = 'scripts/heavy.mjs';
+const MAIN = 'src/server/heavy/heavy-main.ts';
 
 function start(): Worker {
-  const child = fork(resolve(/* turbopackIgnore: true */ process.cwd(), MAIN), {
+  const child = fork(resolve(/* turbopackIgnore: true */ process.cwd(), 'scripts/plain.mjs'), [MAIN], {
     execArgv: ['--max-old-space-size=1024'],
     // Only what it prints of its own faults; never what it was given.
     stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
