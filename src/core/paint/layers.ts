@@ -8,7 +8,7 @@ export interface Layer {
   readonly height: number;
 }
 
-/** Sides of canvases kept for use again are whole multiples of this, px. */
+/** Sides of canvases and pictures kept for use again are whole multiples of this, px. */
 const GRAIN = 64;
 /** Pixels of unused canvases that are kept: four full pictures of 1920 × 1080. */
 const KEPT = 4 * 1920 * 1080;
@@ -21,7 +21,8 @@ const poolOf = (make: MakeCanvas): PaintCanvas[] => {
   return pool;
 };
 
-const up = (side: number): number => Math.max(1, Math.ceil(side / GRAIN)) * GRAIN;
+/** A side as long as what is kept for use again has it, px. */
+export const wholeSide = (side: number): number => Math.max(1, Math.ceil(side / GRAIN)) * GRAIN;
 
 /** Pixels of a layer's canvas, those beside what it is used for among them. */
 export const pixelsIn = ({ canvas }: Layer): number => canvas.width * canvas.height;
@@ -29,7 +30,7 @@ export const pixelsIn = ({ canvas }: Layer): number => canvas.width * canvas.hei
 /** Takes a clear canvas at least so large, one used before where there is one of that size. */
 export function takeLayer(make: MakeCanvas, width: number, height: number): Layer {
   const pool = poolOf(make);
-  const [w, h] = [up(width), up(height)];
+  const [w, h] = [wholeSide(width), wholeSide(height)];
   const at = pool.findIndex((canvas) => canvas.width === w && canvas.height === h);
   const canvas = at < 0 ? make(w, h) : pool.splice(at, 1)[0]!;
   const context = canvas.getContext('2d') as PaintContext;

@@ -189,9 +189,9 @@ function paintBeyond(
 }
 
 /** From a length along a ribbon's path to its step: the step at none, and steps to a px. */
-function stepsOf({ span }: ColourRibbon): { readonly zero: number; readonly perPixel: number } {
-  const perPixel = STEPS / Math.max(1e-6, span.to - span.from);
-  return { zero: -span.from * perPixel, perPixel };
+interface Steps {
+  readonly zero: number;
+  readonly perPixel: number;
 }
 
 /**
@@ -205,11 +205,11 @@ function paintStretch(
   scale: number,
   inked: Span,
   round: number,
+  { zero, perPixel }: Steps,
 ): void {
   const { ribs } = ribbon;
   const begin = ribBefore(ribs, inked.from);
   const end = ribBefore(ribs, inked.to);
-  const { zero, perPixel } = stepsOf(ribbon);
   const first = ribs[begin * RIB_SIZE + RIB_S]!;
   const last = ribs[(end + 1) * RIB_SIZE + RIB_S]!;
   setSteps(placed.field.grain, first, last, inked, zero + round * perPixel, perPixel);
@@ -221,7 +221,7 @@ function paintStretch(
  * @param at where its path lies on that canvas.
  */
 export function paintRibbon(ribbon: ColourRibbon, placed: PlacedField, at: Placing, part: PicturePart): void {
-  const { ribs, inked, reach, stops, isRound } = ribbon;
+  const { ribs, inked, span, reach, stops, isRound } = ribbon;
   const count = ribs.length / RIB_SIZE;
   if (count < 2) return;
   const { pixels } = part;
@@ -234,7 +234,9 @@ export function paintRibbon(ribbon: ColourRibbon, placed: PlacedField, at: Placi
   };
   const length = ribs[(count - 1) * RIB_SIZE + RIB_S]!;
   const far = reach * at.scale + HEM;
-  const { zero, perPixel } = stepsOf(ribbon);
+  const perPixel = STEPS / Math.max(1e-6, span.to - span.from);
+  const zero = -span.from * perPixel;
+  const steps = { zero, perPixel };
   const tail = ribAt(ribbon, inked.from);
   const head = ribAt(ribbon, inked.to > length ? inked.to - length : inked.to);
   const tailStep = clamp(Math.round(zero + inked.from * perPixel), 0, STEPS);
@@ -242,9 +244,9 @@ export function paintRibbon(ribbon: ColourRibbon, placed: PlacedField, at: Placi
 
   if (!isRound) paintBeyond(paint, tail, at, tailStep, -1, far, false);
   const upTo = { from: Math.min(inked.from, length), to: Math.min(inked.to, length) };
-  paintStretch(paint, ribbon, placed, at.scale, upTo, 0);
+  paintStretch(paint, ribbon, placed, at.scale, upTo, 0, steps);
   if (inked.to > length)
-    paintStretch(paint, ribbon, placed, at.scale, { from: 0, to: inked.to - length }, length);
+    paintStretch(paint, ribbon, placed, at.scale, { from: 0, to: inked.to - length }, length, steps);
   if (!isRound) paintBeyond(paint, head, at, headStep, 1, far, false);
   paintBeyond(paint, tail, at, tailStep, -1, far, true);
   paintBeyond(paint, head, at, headStep, 1, far, true);

@@ -3,7 +3,7 @@ import type { Bounds } from '../geometry';
 import { isRibbon, type ColourRibbon } from '../ink';
 import type { MakeCanvas, PaintContext, PaintPattern } from './context';
 import { fieldOf } from './fields';
-import { giveBack, takeLayer } from './layers';
+import { giveBack, takeLayer, wholeSide } from './layers';
 import { placePattern } from './pattern';
 import { pixelsOf } from './pixels';
 import { paintRibbon } from './ribbon';
@@ -55,25 +55,21 @@ type Picture = ReturnType<PaintContext['createImageData']> & {
   readonly height: number;
 };
 
-/** Widths of pictures are whole multiples of this, px: one of a width alike is cleared at once, and lies close together in memory. */
-const GRAIN = 64;
-const up = (side: number): number => Math.ceil(side / GRAIN) * GRAIN;
-
-/** Pictures for use again, by their widths. */
+/** Pictures for use again, by their widths: one of about the width that is asked for is cleared at once, and lies close together in memory. */
 const pictures = new WeakMap<MakeCanvas, Map<number, Picture>>();
 
 /** A picture at least so large, its upper `height` rows clear: making one anew takes as long as filling it. */
 function pictureOf(make: MakeCanvas, context: PaintContext, width: number, height: number): Picture {
   let known = pictures.get(make);
   if (!known) pictures.set(make, (known = new Map()));
-  const wide = up(width);
+  const wide = wholeSide(width);
   const before = known.get(wide);
   if (before && before.height >= height) {
     // Done just before it is painted, it lies near the processor then: looking colours up takes half as long.
     before.data.fill(0, 0, 4 * wide * height);
     return before;
   }
-  const picture = context.createImageData(wide, up(height)) as Picture;
+  const picture = context.createImageData(wide, wholeSide(height)) as Picture;
   known.delete(wide);
   const pixels = [...known.values()].reduce(
     (sum, one) => sum + one.width * one.height,
