@@ -13,7 +13,7 @@ export default {
     ],
   },
   transformIgnorePatterns: [
-    'node_modules/(?!(delaunator|robust-predicates|culori|css-tree|source-map-js|d3-ease)/)',
+    'node_modules/(?!(@noble/hashes|delaunator|robust-predicates|culori|css-tree|source-map-js|d3-ease)/)',
   ],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
   // Looked up through the test's sandbox each time, Math would take most of the time of numerical tests.

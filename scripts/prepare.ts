@@ -2,6 +2,7 @@
 import { closeConnection, migrate } from '../src/server/database';
 import { endHeavy } from '../src/server/heavy';
 import { seed } from '../src/server/seed';
+import { makeMissingThumbnails } from '../src/server/thumbnail';
 import { holdings } from '../src/server/tidy';
 import { SAMPLE_PROJECT } from '../demo';
 
@@ -23,7 +24,10 @@ function addressFault(error: unknown): string | null {
 try {
   const ran = await migrate();
   for (const name of ran) console.log(`· migrated: ${name}`);
-  if (await seed(SAMPLE_PROJECT)) console.log(`· put the sample project "${SAMPLE_PROJECT.name}" there`);
+  if (await seed(SAMPLE_PROJECT)) {
+    await makeMissingThumbnails();
+    console.log(`· put the sample project "${SAMPLE_PROJECT.name}" there`);
+  }
   console.log(`· ${await holdings()}`);
 } catch (error) {
   const fault = addressFault(error);

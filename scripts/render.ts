@@ -41,10 +41,10 @@ const named = (file: string): string => resolve(process.env.INIT_CWD ?? '.', fil
 /** Ends with words. */
 class Stop extends Error {}
 
-function pieceOf(file: string, name: string | undefined): Piece {
+async function pieceOf(file: string, name: string | undefined): Promise<Piece> {
   const bytes = readFileSync(named(file));
   if (bytes.subarray(0, 2).toString() === 'PK') {
-    const pieces = piecesOfFile(bytes);
+    const pieces = await piecesOfFile(named(file));
     const found = name === undefined ? pieces[0] : pieces.find((piece) => piece.name === name);
     if (!found)
       throw new Stop(`${file} holds ${pieces.map((piece) => `“${piece.name}”`).join(', ') || 'no piece'}.`);
@@ -94,7 +94,7 @@ async function main(): Promise<void> {
   const receiver = values.for === undefined ? undefined : RECEIVERS[values.for as ReceiverId];
   if (values.for !== undefined && !receiver)
     throw new Stop(`“${values.for}” is none of ${Object.keys(RECEIVERS).join(', ')}.`);
-  const plain = pieceOf(file, values.piece);
+  const plain = await pieceOf(file, values.piece);
   const pairs = (values.set ?? []).map((text): [string, string] => {
     const at = text.indexOf('=');
     if (at < 1) throw new Stop(`“${text}” is no field with a value, such as title=Reed.`);

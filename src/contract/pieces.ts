@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { rateSchema } from '@/core/timing';
-import { checkedDocument, endpoint, idParams, revisionParams } from './endpoint';
+import { checkedDocument, endpoint, hashSchema, idParams, revisionParams } from './endpoint';
 
 const revision = z.number().int().min(1);
 
@@ -50,6 +50,9 @@ const basis = {
   session: z.string().regex(/^[A-Za-z0-9-]{1,60}$/),
 };
 
+/** The revision that a save made, and what that holds, by `hashOf`. */
+const saved = z.strictObject({ revision, hash: hashSchema });
+
 const pointer = z
   .string()
   .max(500)
@@ -77,13 +80,16 @@ export const PIECES = {
   save: endpoint('PUT', '/api/pieces/:id', {
     ...one,
     body: z.strictObject({ ...basis, document: sent }),
-    answer: z.strictObject({ revision }),
+    answer: saved,
   }),
-  /** As `save`, by what changed since that revision. One that does not fit it is refused with `unfit`: the document is sent then. */
+  /**
+   * As `save`, by what changed since that revision: `from` is the hash of the document it was made against, `makes` of the one it makes.
+   * Where either is not so it is refused with `unfit`, and nothing is changed: the document is sent then.
+   */
   patch: endpoint('PATCH', '/api/pieces/:id', {
     ...one,
-    body: z.strictObject({ ...basis, patch: patchSchema }),
-    answer: z.strictObject({ revision }),
+    body: z.strictObject({ ...basis, from: hashSchema, makes: hashSchema, patch: patchSchema }),
+    answer: saved,
   }),
   remove: endpoint('DELETE', '/api/pieces/:id', one),
   undelete: endpoint('POST', '/api/pieces/:id/undelete', one),

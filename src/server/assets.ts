@@ -2,7 +2,7 @@ import { createHash, randomUUID } from 'node:crypto';
 import { createReadStream } from 'node:fs';
 import { mkdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
 import { dirname } from 'node:path';
-import { QueryTypes } from 'sequelize';
+import { QueryTypes, type Transaction } from 'sequelize';
 import { pipeline } from 'node:stream/promises';
 import { models, type AssetRow } from './database';
 import { dataFolder } from './data-folder';
@@ -27,6 +27,28 @@ export async function adoptFile(path: string, mediaType: string): Promise<AssetR
   // Taken in once more it is as new: what is about to name it has its time again before it is tidied away.
   if (!isNew) await models().assets.update({ createdAt: new Date() }, { where: { hash } });
   return row;
+}
+
+/**
+ * Puts a file whose hash is known among the assets, as a part of a transaction.
+ * @returns whether it was not there before: where the transaction fails it is to be taken away.
+ */
+export async function placeFile(
+  file: { readonly path: string } & Pick<AssetRow, 'hash' | 'size' | 'mediaType'>,
+  transaction: Transaction,
+): Promise<boolean> {
+  const { path, hash, size, mediaType } = file;
+  const home = assetPath(hash);
+  const isNew = !(await stat(home).catch(() => null));
+  await mkdir(dirname(home), { recursive: true });
+  if (isNew) await rename(path, home);
+  // Taken in once more it is as new: what is about to name it has its time again before it is tidied away.
+  await models().database.query(
+    `INSERT INTO assets (hash, size, media_type, created_at) VALUES ($1, $2, $3, now())
+     ON CONFLICT (hash) DO UPDATE SET created_at = now()`,
+    { bind: [hash, size, mediaType], transaction },
+  );
+  return isNew;
 }
 
 /** Takes bytes in under their SHA-256. */

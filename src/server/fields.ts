@@ -1,9 +1,8 @@
 import type { AnswerOf, READ_FIELDS } from '@/contract';
 import { colourSchema } from '@/core/colour';
 import { fieldValue, settingSchema, type Field, type Piece } from '@/core/document';
-import { models } from './database';
 import { HttpError } from './http';
-import { validDocument } from './pieces';
+import { documentOf } from './documents';
 
 const refused = (why: string): HttpError => new HttpError(422, `${why} Nothing was made.`);
 
@@ -33,12 +32,11 @@ export function needField(piece: Piece, name: string, value: string): Field {
 
 /** A piece with its fields and what they hold now. */
 export async function readFields(id: string): Promise<AnswerOf<typeof READ_FIELDS>> {
-  const row = await models().pieces.findByPk(id);
-  if (!row) throw new HttpError(404, 'There is no such piece; it may have been deleted.');
-  const piece = validDocument(row.document);
+  const { revision, document } = await documentOf(id);
+  const piece = JSON.parse(document.text) as Piece;
   const { name, size, length, rate, fields } = piece;
   return {
-    ...{ id, name, revision: row.revision, ...size, length, rate },
+    ...{ id, name, revision, ...size, length, rate },
     fields: fields.map((field) => ({ name: field.name, kind: field.kind, value: fieldValue(piece, field) })),
   };
 }

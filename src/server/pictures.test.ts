@@ -1,4 +1,5 @@
 import { inkBounds } from '@/core/draw';
+import { readdirSync, readFileSync } from 'node:fs';
 import { createCanvas } from '@napi-rs/canvas';
 import sharp from 'sharp';
 import { addUnderlay, fittedUnderlay } from '@/core/document';
@@ -7,7 +8,11 @@ import { evaluate } from '@/core/scene';
 import { closeConnection, models } from './database';
 import { endHeavy, runHeavy } from './heavy';
 import { openPicture, PICTURE_LIMITS, storePicture } from './pictures';
+import { withBytes } from './http';
 import { openOwnDatabase, freshProject, smallPiece } from './testing';
+import { SAMPLE_PROJECT } from '../../demo';
+
+const stored = (bytes: Buffer) => withBytes(bytes, storePicture);
 
 afterAll(closeConnection);
 beforeAll(async () => {
@@ -28,10 +33,10 @@ test.each([
   ['grey PNG', async () => image(60, 40).greyscale().png().toBuffer()],
 ])('%s is taken in as 8 bits of sRGB, once for the same pixels', async (_, make) => {
   const bytes = await make();
-  const stored = await storePicture(bytes);
-  expect(stored).toMatchObject({ width: 60, height: 40 });
-  expect(await storePicture(bytes)).toEqual(stored);
-  const { mediaType, bytes: kept } = await openPicture(stored.hash);
+  const picture = await stored(bytes);
+  expect(picture).toMatchObject({ width: 60, height: 40 });
+  expect(await stored(bytes)).toEqual(picture);
+  const { mediaType, bytes: kept } = await openPicture(picture.hash);
   expect(mediaType).toBe('image/webp');
   expect(await sharp(kept).metadata()).toMatchObject({
     width: 60,
@@ -43,23 +48,23 @@ test.each([
 
 test('pictures are turned upright, large ones made smaller, of moving ones the first is kept', async () => {
   const turned = await image(60, 40).withMetadata({ orientation: 6 }).jpeg().toBuffer();
-  expect(await storePicture(turned)).toMatchObject({ width: 40, height: 60 });
+  expect(await stored(turned)).toMatchObject({ width: 40, height: 60 });
   const wide = await image(6000, 300).png().toBuffer();
-  expect(await storePicture(wide)).toMatchObject({ width: PICTURE_LIMITS.side });
+  expect(await stored(wide)).toMatchObject({ width: PICTURE_LIMITS.side });
   const frames = await sharp(Buffer.alloc(20 * 40 * 3, 90), {
     raw: { width: 20, height: 40, channels: 3, pageHeight: 20 },
   })
     .webp({ loop: 0, delay: [80, 80] })
     .toBuffer();
-  expect(await storePicture(frames)).toMatchObject({ width: 20 });
+  expect(await stored(frames)).toMatchObject({ width: 20 });
 });
 
 test('an SVG is painted by our own reader: what it would load or run is not there', async () => {
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="100" height="50"><rect width="50" height="50" fill="#ff0000"/>
     <image href="file:///etc/passwd" width="50" height="50"/><script>1</script></svg>`;
-  const stored = await storePicture(Buffer.from(svg));
-  expect(stored.width / stored.height).toBe(2);
-  const { data, info } = await sharp((await openPicture(stored.hash)).bytes)
+  const picture = await stored(Buffer.from(svg));
+  expect(picture.width / picture.height).toBe(2);
+  const { data, info } = await sharp((await openPicture(picture.hash)).bytes)
     .raw()
     .toBuffer({ resolveWithObject: true });
   const at = (x: number) => [...data.subarray(4 * (10 * info.width + x), 4 * (10 * info.width + x) + 4)];
@@ -100,7 +105,7 @@ test.each([
   ['broken SVG', async () => Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"><g>'), /not well-formed/],
 ])('%s is refused in words, and nothing is kept', async (_, make, words) => {
   const before = await models().assets.count();
-  await expect(storePicture(await make())).rejects.toMatchObject({
+  await expect(stored(await make())).rejects.toMatchObject({
     status: 422,
     message: expect.stringMatching(words),
   });
@@ -109,7 +114,7 @@ test.each([
 
 test('an underlay is never part of the picture: the draw list, and so every export, is the same without it', async () => {
   const canvas = createCanvas(320, 180);
-  const { hash, width, height } = await storePicture(await canvas.encode('png'));
+  const { hash, width, height } = await stored(await canvas.encode('png'));
   const bare = smallPiece();
   const underlay = {
     id: 'u',
@@ -126,21 +131,47 @@ test('an underlay is never part of the picture: the draw list, and so every expo
   expect(inkBounds(evaluate(laid, 0), 320, 180)).toEqual(inkBounds(evaluate(bare, 0), 320, 180));
 });
 
-test('work that takes too long or too much memory is ended in words, and the next is done', async () => {
-  const piece = smallPiece();
-  await expect(
-    runHeavy('thumbnail', { document: piece }, { seconds: 0.001, megabytes: 1000 }),
-  ).rejects.toThrow('too involved');
-  await expect(runHeavy('thumbnail', { document: piece }, { seconds: 30, megabytes: 1 })).rejects.toThrow(
-    /memory|longer/,
+test('work that takes too much of a processor or of memory is ended in words, and the next is done', async () => {
+  const order = { text: JSON.stringify(SAMPLE_PROJECT.pieces[0]) };
+  const tooLong = { limits: { seconds: 0.001, megabytes: 1000 } };
+  await expect(runHeavy('strip', order, tooLong)).rejects.toThrow(/too involved.*seconds of a processor/);
+  await expect(runHeavy('strip', order, { limits: { seconds: 30, megabytes: 1 } })).rejects.toThrow(
+    /MB of memory/,
   );
   // Of several that wait, one that is ended takes none of the others with it.
   const [slow, ...others] = await Promise.allSettled([
-    runHeavy('thumbnail', { document: piece }, { seconds: 0.001, megabytes: 1000 }),
-    runHeavy('thumbnail', { document: piece }),
-    runHeavy('thumbnail', { document: smallPiece('Other') }),
+    runHeavy('strip', order, tooLong),
+    runHeavy('thumbnail', order),
+    runHeavy('thumbnail', { text: JSON.stringify(smallPiece('Other')) }),
   ]);
   expect(slow!.status).toBe('rejected');
   expect(others.map((one) => one.status)).toEqual(['fulfilled', 'fulfilled']);
+  endHeavy();
+});
+
+/** Processes that this one started, by what Linux says of each process's parent. */
+const children = (): number[] =>
+  readdirSync('/proc')
+    .filter((name) => /^\d+$/.test(name))
+    .filter((pid) => {
+      try {
+        const stat = readFileSync(`/proc/${pid}/stat`, 'utf8');
+        return Number(stat.slice(stat.lastIndexOf(')') + 2).split(' ')[1]) === process.pid;
+      } catch {
+        return false;
+      }
+    })
+    .map(Number);
+
+test('a process for heavy work that is killed, idle or at work, costs nobody anything', async () => {
+  const order = { text: JSON.stringify(smallPiece()) };
+  const before = new Set(children());
+  await runHeavy('thumbnail', order);
+  for (const pid of children()) if (!before.has(pid)) process.kill(pid, 'SIGKILL');
+  // Given its order before this process has heard that it is gone.
+  expect((await runHeavy('thumbnail', order)).length).toBeGreaterThan(100);
+  const working = runHeavy('thumbnail', order);
+  for (const pid of children()) if (!before.has(pid)) process.kill(pid, 'SIGKILL');
+  expect((await working).length).toBeGreaterThan(100);
   endHeavy();
 });

@@ -1,6 +1,6 @@
 import { readAsset, storeBytes } from './assets';
-import { pictureKind, PICTURE_LIMITS, Refused, runHeavy } from './heavy';
-import { HttpError } from './http';
+import { PICTURE_LIMITS, Refused, runHeavy } from './heavy';
+import { HttpError, type Upload } from './http';
 
 export { PICTURE_LIMITS };
 
@@ -17,11 +17,9 @@ const refused = (why: string) =>
  * Takes a picture in: PNG, JPEG, WebP or SVG. It is decoded and written anew in a process of its own, so that nothing but
  * pixels is kept. The same pixels are kept once.
  */
-export async function storePicture(bytes: Buffer): Promise<StoredPicture> {
-  if (bytes.length === 0) throw refused('it is empty.');
-  if (!pictureKind(bytes)) throw refused('it is neither PNG, JPEG, WebP nor SVG.');
+export async function storePicture({ path, size }: Upload): Promise<StoredPicture> {
   try {
-    const { bytes: kept, mediaType, width, height } = await runHeavy('picture', bytes);
+    const { bytes: kept, mediaType, width, height } = await runHeavy('picture', { path }, { bytes: size });
     const { hash } = await storeBytes(kept, mediaType);
     return { hash, width, height };
   } catch (error) {

@@ -3,6 +3,7 @@ import { QueryTypes } from 'sequelize';
 import type { PieceSummary, ProjectSummary } from '@/contract';
 import { models } from './database';
 import { HttpError } from './http';
+import { once } from './once';
 
 type Card = Omit<PieceSummary, 'updatedAt'> & { readonly projectId: string; readonly updatedAt: Date };
 
@@ -33,11 +34,16 @@ export async function listProjects(): Promise<ProjectSummary[]> {
   }));
 }
 
-export async function createProject(name: string): Promise<{ id: string; name: string }> {
-  const id = randomUUID();
-  await models().projects.create({ id, name });
-  return { id, name };
-}
+/** @param key of the request, so that one that is sent again makes no second project. */
+export const createProject = (
+  name: string,
+  key: string | null = null,
+): Promise<{ id: string; name: string }> =>
+  once(key, async (transaction) => {
+    const id = randomUUID();
+    await models().projects.create({ id, name }, { transaction });
+    return { id, name };
+  });
 
 async function found(id: string, deleted = false) {
   const project = await models().projects.findByPk(id, { paranoid: !deleted });

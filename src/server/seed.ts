@@ -1,8 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { addUnderlay, fittedUnderlay, type Piece } from '@/core/document';
 import { models } from './database';
+import { checked, insertPiece } from './documents';
+import { withBytes } from './http';
 import { storePicture } from './pictures';
-import { validDocument } from './pieces';
 
 export interface SampleProject {
   readonly name: string;
@@ -22,7 +23,7 @@ async function withUnderlays({ pieces, underlays = [] }: SampleProject): Promise
     pieces.map(async (piece) => {
       let result = piece;
       for (const { name, svg, opacity } of underlays.filter((underlay) => underlay.piece === piece.name)) {
-        const { hash, width, height } = await storePicture(Buffer.from(svg));
+        const { hash, width, height } = await withBytes(Buffer.from(svg), storePicture);
         result = addUnderlay(result, {
           id: `underlay-${result.underlays.length + 1}`,
           name,
@@ -42,18 +43,16 @@ async function withUnderlays({ pieces, underlays = [] }: SampleProject): Promise
 
 /** Puts a sample project into a database that never held a project; deleted ones count. All of it or nothing. */
 export async function seed(sample: SampleProject): Promise<boolean> {
-  const { database, projects, pieces, revisions } = models();
+  const { database, projects } = models();
   if ((await projects.count({ paranoid: false })) > 0) return false;
-  const documents = await withUnderlays(sample);
+  const pieces = await withUnderlays(sample);
+  const documents = await Promise.all(pieces.map((piece) => checked(JSON.stringify(piece))));
   return database.transaction(async (transaction) => {
     if ((await projects.count({ paranoid: false, transaction })) > 0) return false;
     const projectId = randomUUID();
     await projects.create({ id: projectId, name: sample.name }, { transaction });
-    for (const data of documents) {
-      const [pieceId, document] = [randomUUID(), validDocument(data)];
-      await pieces.create({ id: pieceId, projectId, document, revision: 1 }, { transaction });
-      await revisions.create({ pieceId, revision: 1, document, session: 'sample' }, { transaction });
-    }
+    for (const document of documents)
+      await insertPiece({ id: randomUUID(), projectId, document, session: 'sample' }, transaction);
     return true;
   });
 }

@@ -5,6 +5,7 @@ import { Sequelize } from 'sequelize';
 import { addLayers, applyManner, newPiece, newStroke, type Piece } from '@/core/document';
 import { corner, smooth } from '@/core/geometry';
 import { migrate } from './database';
+import { checked, type CheckedDocument } from './documents';
 import { createPiece } from './pieces';
 import { createProject } from './projects';
 
@@ -53,6 +54,10 @@ export async function openOwnDatabase(): Promise<void> {
   process.env.DATABASE_URL = url.href;
 }
 
+/** A document as routes hand it on. */
+export const checkedDocument = (document: Piece): Promise<CheckedDocument> =>
+  checked(JSON.stringify(document));
+
 /** A project of its own in the test database. */
 export async function freshProject(): Promise<string> {
   await migrate();
@@ -61,7 +66,7 @@ export async function freshProject(): Promise<string> {
 
 export async function freshPiece(document: Piece = smallPiece()): Promise<{ id: string; project: string }> {
   const project = await freshProject();
-  return { id: (await createPiece(project, document)).id, project };
+  return { id: (await createPiece(project, await checkedDocument(document))).id, project };
 }
 
 /** Starts an export worker as `npm start` does, in a process of its own. */

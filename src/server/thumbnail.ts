@@ -1,14 +1,13 @@
 import { mkdir, readdir, readFile, rename, rm, writeFile } from 'node:fs/promises';
 import { randomUUID } from 'node:crypto';
-import { formatOf } from '@/contract';
-import { models } from './database';
+import { QueryTypes } from 'sequelize';
+import { formatOf, type ExportSettings } from '@/contract';
+import { beforeClosing, models } from './database';
 import { dataFolder } from './data-folder';
 import { needRoom } from './disk';
 import { runHeavy } from './heavy';
 import { HttpError, type PiecePicture } from './http';
-
-/** A piece's picture for its card takes so much at the most. */
-const LIMITS = { seconds: 20, megabytes: 1200 } as const;
+import { logError } from './log';
 
 const folder = (): string => dataFolder('thumbnails');
 const fileOf = (name: string): string => dataFolder('thumbnails', name);
@@ -57,18 +56,33 @@ async function forgetEarlier(id: string, revision: number): Promise<void> {
   }
 }
 
-async function ofPiece(
-  id: string,
-  asked: number | null,
-  what: 'picture' | 'strip',
-  make: (document: unknown) => Promise<Uint8Array>,
-): Promise<PiecePicture> {
+/** A document as it was kept, as text: whoever paints it checks it. */
+async function keptText(table: 'pieces' | 'exports', id: string) {
+  const facts = table === 'pieces' ? 'revision, NULL AS settings' : 'revision, settings';
+  const living = table === 'pieces' ? 'AND deleted_at IS NULL' : '';
+  const [row] = await models().database.query<{
+    text: string;
+    revision: number;
+    settings: ExportSettings | null;
+  }>(`SELECT document::text AS text, ${facts} FROM ${table} WHERE id = $1 ${living}`, {
+    type: QueryTypes.SELECT,
+    bind: [id],
+  });
+  return row ?? null;
+}
+
+type What = 'picture' | 'strip';
+
+async function ofPiece(id: string, asked: number | null, what: What, ahead = false): Promise<PiecePicture> {
   const there = asked === null ? null : await readFile(fileOf(pieceFile(id, asked, what))).catch(() => null);
   if (there) return { bytes: there, revision: asked! };
-  const row = await models().pieces.findByPk(id);
+  const row = await keptText('pieces', id);
   if (!row) throw new HttpError(404, 'There is no such piece; it may have been deleted.');
-  const { revision } = row;
-  const bytes = await kept(pieceFile(id, revision, what), () => make(row.document));
+  const { revision, text } = row;
+  const options = { bytes: text.length, ahead };
+  const bytes = await kept(pieceFile(id, revision, what), () =>
+    runHeavy(what === 'picture' ? 'thumbnail' : 'strip', { text }, options),
+  );
   await forgetEarlier(id, revision);
   return { bytes, revision };
 }
@@ -78,22 +92,45 @@ async function ofPiece(
  * @param asked the revision that is asked for; where it is kept, the database is not.
  */
 export const thumbnail = (id: string, asked: number | null): Promise<PiecePicture> =>
-  ofPiece(id, asked, 'picture', (document) => runHeavy('thumbnail', { document }, LIMITS));
+  ofPiece(id, asked, 'picture');
 
 /** Moments of a piece side by side as WebP, made and kept likewise. */
-export const strip = (id: string, asked: number | null): Promise<PiecePicture> =>
-  ofPiece(id, asked, 'strip', (document) => runHeavy('strip', { document }, LIMITS));
+export const strip = (id: string, asked: number | null): Promise<PiecePicture> => ofPiece(id, asked, 'strip');
+
+/** So long a piece is at rest before its picture is made, ms: whoever works at it saves again soon. */
+const REST_MS = 8000;
+const resting = new Map<string, NodeJS.Timeout>();
+beforeClosing(() => resting.forEach((timer) => clearTimeout(timer)));
+
+/** Makes the picture of a piece that was saved before anybody asks for it, once it is at rest. */
+export function makeThumbnailAhead(id: string): void {
+  clearTimeout(resting.get(id));
+  const make = (): void => {
+    resting.delete(id);
+    ofPiece(id, null, 'picture', true).catch((error: unknown) => {
+      // Deleted by now, or too involved: whoever asks for it is told.
+      if (!(error instanceof HttpError)) logError('a picture was not made ahead', error);
+    });
+  };
+  resting.set(id, setTimeout(make, REST_MS).unref());
+}
+
+/** Makes the pictures of all pieces that have none yet. */
+export async function makeMissingThumbnails(): Promise<void> {
+  const pieces = await models().pieces.findAll({ attributes: ['id', 'revision'] });
+  await Promise.all(pieces.map(({ id, revision }) => ofPiece(id, revision, 'picture').catch(() => {})));
+}
 
 /** What an export shows, as a small PNG: a still its frame, else the frame with most ink. Of fields that are filled it shows what stood in them before. */
 export async function exportThumbnail(id: string): Promise<Buffer> {
   const name = exportFile(id);
   const there = await readFile(fileOf(name)).catch(() => null);
   if (there) return there;
-  const row = await models().exports.findByPk(id, { attributes: ['document', 'settings'] });
-  if (!row) throw new HttpError(404, 'There is no such export.');
+  const row = await keptText('exports', id);
+  if (!row?.settings) throw new HttpError(404, 'There is no such export.');
   const { format, first } = row.settings;
   const still = formatOf(format).shows === 'still';
   return kept(name, () =>
-    runHeavy('thumbnail', { document: row.document, ...(still && { frame: first }) }, LIMITS),
+    runHeavy('thumbnail', { text: row.text, ...(still && { frame: first }) }, { bytes: row.text.length }),
   );
 }

@@ -8,7 +8,7 @@ import { assetPath, storeBytes } from './assets';
 import { dataFolder } from './data-folder';
 import { closeConnection, models } from './database';
 import { createPiece, savePiece } from './pieces';
-import { openOwnDatabase, freshPiece, smallPiece } from './testing';
+import { checkedDocument, openOwnDatabase, freshPiece, smallPiece } from './testing';
 import { holdings, tidy } from './tidy';
 
 const folder = mkdtempSync(join(tmpdir(), 'obelus-tidy-'));
@@ -58,9 +58,9 @@ test('what nothing names goes after its time, what any revision, export or face 
     ...fittedUnderlay(smallPiece().size, size),
     opacity: 1,
   });
-  await savePiece(id, { baseRevision: 1, session: 's', document: under });
+  await savePiece(id, { baseRevision: 1, session: 's', document: await checkedDocument(under) });
   // Only the history names it now.
-  await savePiece(id, { baseRevision: 2, session: 't', document: smallPiece() });
+  await savePiece(id, { baseRevision: 2, session: 't', document: await checkedDocument(smallPiece()) });
   const row = (await models().pieces.findByPk(id))!;
   const exported = async (days: number, place: number) => {
     const hash = await stored(`export ${place}`, days);
@@ -123,7 +123,7 @@ test('what was deleted goes from the bin after its time, but where an export of 
   await pieces.update({ deletedAt: aged }, { where: { id: [old.id, kept.id] }, paranoid: false });
   const gone = randomUUID();
   await projects.create({ id: gone, name: 'Gone' });
-  const within = await createPiece(gone, smallPiece());
+  const within = await createPiece(gone, await checkedDocument(smallPiece()));
   await projects.destroy({ where: { id: gone } });
   await projects.update({ deletedAt: aged }, { where: { id: gone }, paranoid: false });
   expect(await tidy()).toMatchObject({ binned: 2 });

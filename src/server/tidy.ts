@@ -16,6 +16,9 @@ const UNFINISHED_MS = HOUR;
 /** A file nothing names yet may be about to be named, by a document that is on its way or kept in a browser. */
 const UNNAMED_MS = 7 * DAY;
 
+/** So long a request may be sent again and is answered as it was. */
+const ANSWERED_HOURS = 48;
+
 /** What one round took away. */
 export interface Tidied {
   readonly unfinished: number;
@@ -155,6 +158,9 @@ export async function tidy(): Promise<Tidied | null> {
       },
     )) as [{ mine: boolean }];
     if (!mine) return null;
+    await database.query('DELETE FROM requests WHERE made_at < now() - make_interval(hours => $1)', {
+      bind: [ANSWERED_HOURS],
+    });
     return {
       unfinished: await removeUnfinished(),
       exports: await removeOldExports(),

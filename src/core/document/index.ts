@@ -37,6 +37,7 @@ export * from './mask-schema';
 export { mixedText } from './mixed-text';
 export { cutName, cutText, isWholeText, nameOfHand, nameOfText, nameSchema } from './names';
 export * from './piece-news';
+export { hashOf } from './hash-of';
 export { patchOf, type PatchStep } from './patch-of';
 export * from './pin-schema';
 export * from './placement-schema';

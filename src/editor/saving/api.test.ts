@@ -24,6 +24,7 @@ test('an endpoint is asked at its address, its parameters made safe, its body as
   expect(asked.at(-1)!.url).toBe(`/api/pieces/${ID}/revisions/2/restore`);
   expect(asked.at(-1)!.init).toEqual({ method: 'POST' });
   const body = { baseRevision: 1, session: 's', document: { name: 'A/B' } };
+  server.answer = () => Response.json({ revision: 3, hash: 'a'.repeat(64) });
   await call(PIECES.save, { params: { id: '../x' }, body });
   expect(asked.at(-1)!.url).toBe('/api/pieces/..%2Fx');
   expect(JSON.parse(asked.at(-1)!.init.body as string)).toEqual(body);

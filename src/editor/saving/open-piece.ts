@@ -15,7 +15,14 @@ interface Open extends SaveState {
   readonly saving: Saving | null;
 }
 
-const NOTHING_OPEN: Open = { open: null, saving: null, status: 'saved', message: '', revision: 0 };
+const NOTHING_OPEN: Open = {
+  open: null,
+  saving: null,
+  status: 'saved',
+  message: '',
+  revision: 0,
+  keeps: true,
+};
 
 export const useSaving = create<Open>(() => NOTHING_OPEN);
 

@@ -1,5 +1,5 @@
 import type { OpenPiece } from '@/contract';
-import { newPiece, type Piece } from '@/core/document';
+import { hashOf, newPiece, type Piece } from '@/core/document';
 import { ApiError } from './api';
 import type { Draft } from './drafts';
 import { placeInWords } from './place-in-words';
@@ -44,7 +44,7 @@ function fakeServer(document: Piece) {
       server.saves++;
       const again = server.savedBy === body.session && server.revision === body.baseRevision + 1;
       if (again && JSON.stringify(server.document) === JSON.stringify(body.document))
-        return { revision: server.revision };
+        return { revision: server.revision, hash: hashOf(body.document) };
       if (body.baseRevision !== server.revision)
         throw new ApiError(409, 'Changed elsewhere.', { revision: server.revision });
       Object.assign(server, {
@@ -58,7 +58,7 @@ function fakeServer(document: Piece) {
         throw away();
       }
       await server.hold;
-      return { revision: mine };
+      return { revision: mine, hash: hashOf(body.document) };
     },
     restore: async () => {},
     async putBeside(other: Piece) {
@@ -95,7 +95,7 @@ async function openWindow(
   const opened = await ports.read();
   const orphans = [...kept.values()];
   const desk = { piece: opened.document, dragging: false, said: [] as string[] };
-  let shown: SaveState = { status: 'saved', message: '', revision: opened.revision };
+  let shown: SaveState = { status: 'saved', message: '', revision: opened.revision, keeps: true };
   const saving = startSaving(
     opened,
     session,

@@ -1,6 +1,6 @@
 // Longer than most files: one state with many ways into it. Every answer must see what the others have changed meanwhile.
 import type { OpenPiece } from '@/contract';
-import { cutName, readPiece, sameValue, type Piece } from '@/core/document';
+import { cutName, hashOf, readPiece, sameValue, type Piece } from '@/core/document';
 import { isOutage, type ApiError } from './api';
 import type { Draft, Drafts } from './drafts';
 import { placeInWords } from './place-in-words';
@@ -17,6 +17,8 @@ export interface SaveState {
   readonly message: string;
   /** The revision its work is based on. */
   readonly revision: number;
+  /** Whether this browser keeps what is not saved yet; known to be so until it refuses. */
+  readonly keeps: boolean;
 }
 
 /** What saving needs of the editor. It asks nothing of it after its piece was closed. */
@@ -33,13 +35,17 @@ export interface SavingEditor {
 export interface SavingServer {
   read(): Promise<OpenPiece>;
   revision(): Promise<number>;
-  /** @param save `before` is the document of the base revision: what it shares with the new one need not be sent. */
+  /**
+   * @param save `before` is the document of the base revision: what it shares with the new one need not be sent. Null where this page
+   *   has not seen it: then all is sent.
+   * @returns the revision it made, and the hash of what the server has there.
+   */
   save(save: {
     baseRevision: number;
     session: string;
-    before: Piece;
+    before: Piece | null;
     document: Piece;
-  }): Promise<{ revision: number }>;
+  }): Promise<{ revision: number; hash: string }>;
   /** Makes a revision of the history the newest. */
   restore(revision: number): Promise<void>;
   /** Puts a document beside the piece, as a piece of its own. */
@@ -49,6 +55,8 @@ export interface SavingServer {
 const REST_MS = 500;
 /** Changes made within this are kept in the browser together: copying a large document takes longer than making a change. */
 const DRAFT_MS = 250;
+/** A store of this browser that has not answered for so long counts as one that refuses, ms. */
+const STORE_MS = 2000;
 /** A drag puts saving off; so long after the first change it waits no more. */
 const LONGEST_MS = 5000;
 const PATIENCE = { first: 1000, most: 10_000, factor: 1.7 } as const;
@@ -76,6 +84,17 @@ export interface Saving {
   restore(revision: number): Promise<void>;
 }
 
+/** Whether something was done, within so many milliseconds. */
+const withinTime = (done: Promise<unknown>, ms: number): Promise<boolean> =>
+  new Promise((resolve) => {
+    const limit = setTimeout(() => resolve(false), ms);
+    const settle = (good: boolean) => () => {
+      clearTimeout(limit);
+      resolve(good);
+    };
+    done.then(settle(true), settle(false));
+  });
+
 /**
  * Begins to save a piece. Every answer belongs to this value alone: one that comes after the piece was closed changes
  * nothing of what is open then.
@@ -87,9 +106,12 @@ export function startSaving(
   server: SavingServer,
   drafts: Drafts,
 ): Saving {
-  let state: SaveState = { status: 'saved', message: '', revision: opened.revision };
-  /** What the server has at `state.revision`. */
-  let saved = opened.document;
+  /**
+   * What the work is based on: a revision, and the document the server has there. Null where that revision is others' and was never
+   * shown here: nothing can be said of what changed since, so all is sent.
+   */
+  let base: { readonly revision: number; readonly document: Piece | null } = opened;
+  let state: SaveState = { status: 'saved', message: '', revision: opened.revision, keeps: true };
   /** What was sent without an answer: it may have arrived, so it is sent again before anything newer. */
   let unanswered: Piece | null = null;
   /** The document as it was when the piece was closed. */
@@ -100,13 +122,14 @@ export function startSaving(
   let timer: ReturnType<typeof setTimeout> | undefined;
   let keeping: ReturnType<typeof setTimeout> | undefined;
   let patience: number = PATIENCE.first;
+  /** Whether it was said that this browser keeps nothing. */
+  let toldOfStore = false;
   let running: Promise<void> | null = null;
-  let draftsRefused = false;
   let theirs = opened.revision;
 
   const now = (): Piece => left ?? editor.document();
-  const show = (part: Partial<SaveState>): void => {
-    state = { ...state, ...part };
+  const show = (part: Partial<Omit<SaveState, 'revision'>>): void => {
+    state = { ...state, ...part, revision: base.revision };
     if (!left) editor.show(state);
   };
   const say = (words: string): void => {
@@ -117,14 +140,13 @@ export function startSaving(
   async function keepDraft(): Promise<void> {
     clearTimeout(keeping);
     keeping = undefined;
-    const { revision } = state;
+    const { revision } = base;
     const draft = { pieceId: opened.id, session, baseRevision: revision, document: now(), at: Date.now() };
-    try {
-      await drafts.keep(draft);
-    } catch {
-      if (!draftsRefused)
-        say('This browser keeps nothing for Obelus: work is safe only once “Saved” stands above.');
-      draftsRefused = true;
+    const keeps = await withinTime(drafts.keep(draft), STORE_MS);
+    if (keeps !== state.keeps) show({ keeps });
+    if (!keeps && !toldOfStore) {
+      toldOfStore = true;
+      say('This browser keeps nothing for Obelus: work is safe only once “Saved” stands above.');
     }
   }
   const keepSoon = (): void => {
@@ -145,23 +167,28 @@ export function startSaving(
   async function send(document: Piece): Promise<boolean> {
     show({ status: 'saving' });
     try {
-      const { revision } = await server.save({
-        baseRevision: state.revision,
+      const { revision, hash } = await server.save({
+        baseRevision: base.revision,
         session,
-        before: saved,
+        before: base.document,
         document,
       });
-      saved = document;
+      // What the server has otherwise than it was sent is not what this page shows: it is read before it is called saved.
+      base = { revision, document: hash === hashOf(document) ? document : null };
       unanswered = null;
       patience = PATIENCE.first;
-      if (now() === document) {
+      if (now() === document && base.document === document) {
         own = false;
         changedSince = null;
-        show({ revision, status: 'saved', message: '' });
+        show({ status: 'saved', message: '' });
         void dropDraft();
         return false;
       }
-      show({ revision, status: 'unsaved', message: '' });
+      show({ status: 'unsaved', message: '' });
+      if (now() === document) {
+        await showTheirs('');
+        return false;
+      }
       void keepDraft();
       return true;
     } catch (error) {
@@ -198,9 +225,9 @@ export function startSaving(
   async function isThere(document: Piece): Promise<boolean> {
     const there = await server.read().catch(() => null);
     if (!there || !sameValue(there.document, document)) return false;
-    saved = document;
+    base = { revision: there.revision, document };
     own = now() !== document;
-    show({ revision: there.revision, status: now() === document ? 'saved' : 'unsaved', message: '' });
+    show({ status: now() === document ? 'saved' : 'unsaved', message: '' });
     if (now() === document) void dropDraft();
     return true;
   }
@@ -209,7 +236,7 @@ export function startSaving(
     clearTimeout(timer);
     if (running) return running;
     if (state.status === 'conflict') return Promise.resolve();
-    if (!unanswered && now() === saved) {
+    if (!unanswered && now() === base.document) {
       show({ status: 'saved', message: '' });
       return Promise.resolve();
     }
@@ -231,10 +258,11 @@ export function startSaving(
     const there = await server.read();
     // Edited or left while it was on its way: the next save finds the conflict and asks.
     if (left || now() !== before) return;
-    saved = there.document;
+    base = there;
+    unanswered = null;
     own = false;
     changedSince = null;
-    show({ revision: there.revision, status: 'saved', message: '' });
+    show({ status: 'saved', message: '' });
     editor.take(there.document);
     void dropDraft();
     if (words) say(words.replace('#', String(there.revision)));
@@ -242,12 +270,12 @@ export function startSaving(
 
   return {
     save,
-    isSaved: () => !unanswered && now() === saved,
+    isSaved: () => !unanswered && now() === base.document,
     keep() {
       if (keeping !== undefined) void keepDraft();
     },
     changed(byHand) {
-      if (left || (state.status === 'saved' && now() === saved)) return;
+      if (left || (state.status === 'saved' && now() === base.document)) return;
       own ||= byHand;
       changedSince ??= Date.now();
       // While something is dragged every move would be written down; its end tells again.
@@ -260,9 +288,9 @@ export function startSaving(
       if (left || running) return;
       if (state.status === 'offline') return save();
       if (state.status !== 'saved' || editor.isDragging()) return;
-      const before = state.revision;
+      const before = base.revision;
       const revision = await server.revision();
-      if (left || state.status !== 'saved' || state.revision !== before || revision <= before) return;
+      if (left || state.status !== 'saved' || base.revision !== before || revision <= before) return;
       await showTheirs(
         'This piece was changed in another window. You now see revision #; undo brings back what you had.',
       );
@@ -276,7 +304,7 @@ export function startSaving(
         say('Work kept in this browser was made by another version of Obelus and stays kept, unread.');
       const unsaved: typeof readable = [];
       for (const one of readable) {
-        if (sameValue(one.piece, saved)) await drafts.drop(one.draft).catch(() => {});
+        if (sameValue(one.piece, base.document)) await drafts.drop(one.draft).catch(() => {});
         else unsaved.push(one);
       }
       const newest = unsaved.pop();
@@ -300,7 +328,7 @@ export function startSaving(
       if (draft.baseRevision < opened.revision && !isOwn) {
         theirs = opened.revision;
         // Kept as based on what it was: opened once more, it is a conflict still.
-        state = { ...state, revision: draft.baseRevision };
+        base = { revision: draft.baseRevision, document: null };
         show({
           status: 'conflict',
           message: 'Work kept in this browser is older than what was saved since. Both are kept.',
@@ -316,7 +344,7 @@ export function startSaving(
     async close() {
       left = editor.document();
       clearTimeout(timer);
-      if (left !== saved) void keepDraft();
+      if (left !== base.document) void keepDraft();
       if (running) await running;
       if (state.status !== 'refused') await save();
     },
@@ -330,12 +358,14 @@ export function startSaving(
     takeTheirs: () =>
       showTheirs('You now see revision #, as it was saved elsewhere; undo brings back what you had.'),
     async putMineOver() {
-      show({ revision: theirs, status: 'unsaved', message: '' });
+      // What stands there was never shown here: it is written over as a whole, and stays in the history.
+      base = { revision: theirs, document: null };
+      show({ status: 'unsaved', message: '' });
       await save();
     },
     async restore(revision) {
       await save();
-      if (now() !== saved)
+      if (now() !== base.document)
         throw new Error(
           'What you did last is not saved yet. Restore the revision when “Saved” stands above.',
         );

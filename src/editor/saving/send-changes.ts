@@ -1,5 +1,5 @@
 import { PIECES } from '@/contract';
-import { patchOf } from '@/core/document';
+import { hashOf, patchOf } from '@/core/document';
 import { ApiError, call } from './api';
 import type { SavingServer } from './saving';
 
@@ -10,12 +10,13 @@ const MOST_PATCH = 200_000;
 export async function sendChanges(
   id: string,
   { before, document, ...basis }: Parameters<SavingServer['save']>[0],
-): Promise<{ revision: number }> {
-  const patch = patchOf(before, document);
+): ReturnType<SavingServer['save']> {
   const params = { id };
-  if (JSON.stringify(patch).length < MOST_PATCH) {
+  const patch = before && patchOf(before, document);
+  if (patch && JSON.stringify(patch).length < MOST_PATCH) {
+    const hashes = { from: hashOf(before), makes: hashOf(document) };
     try {
-      return await call(PIECES.patch, { params, body: { ...basis, patch } });
+      return await call(PIECES.patch, { params, body: { ...basis, ...hashes, patch } });
     } catch (error) {
       if (!(error instanceof ApiError) || error.details['unfit'] !== true) throw error;
     }

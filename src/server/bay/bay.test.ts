@@ -25,7 +25,10 @@ import { framesPerSecond } from '@/core/timing';
 import { closeConnection } from '../database';
 import { WRITE } from '../exports/formats';
 import { openOwnDatabase, freshProject, smallPiece } from '../testing';
+import { withBytes } from '../http';
 import { receivedFrame, takeFile, vectorsOf } from '.';
+
+const taken = (bytes: Uint8Array, name: string) => withBytes(bytes, (upload) => takeFile(upload, name));
 
 const folder = mkdtempSync(join(tmpdir(), 'obelus-bay-'));
 process.env.OBELUS_DATA = folder;
@@ -91,7 +94,7 @@ const CASES = FORMAT_IDS.filter((id) => !formatOf(id).vector && formatOf(id).sho
 test.each(CASES)(
   '%s, %s: received, and taken as it is meant, every frame is the piece over what lies beneath',
   async (format, transparency) => {
-    const received = await takeFile(await written({ format, transparency }), `x.${format}`);
+    const received = await taken(await written({ format, transparency }), `x.${format}`);
     const still = formatOf(format).shows === 'still';
     const frames = still ? 1 : 30;
     expect(received).toMatchObject({
@@ -132,7 +135,7 @@ test.each([
 ] as const)(
   'the rate %j of a file (%s) is the one that was sent, and what is answered holds to the contract',
   async (rate, format) => {
-    const received = await takeFile(await written({ format }, { ...piece, rate }), 'x');
+    const received = await taken(await written({ format }, { ...piece, rate }), 'x');
     expect(BAY.take.answer.parse(received)).toEqual(received);
     const off = framesPerSecond(received.rate) / framesPerSecond(rate) - 1;
     // Whole milliseconds a frame don't tell 30 from 29.97.
@@ -142,13 +145,13 @@ test.each([
 );
 
 test('vectors are told by what is in them, with their size, pace and length', async () => {
-  const lottie = await takeFile(await written({ format: 'lottie' }), 'a');
+  const lottie = await taken(await written({ format: 'lottie' }), 'a');
   expect(lottie).toMatchObject({ shows: 'lottie', width: WIDTH, height: HEIGHT, frames: 30 });
   expect(lottie.rate.numerator / lottie.rate.denominator).toBe(25);
   expect((await vectorsOf(lottie.hash)).equals(await written({ format: 'lottie' }))).toBe(true);
-  const film = await takeFile(await written({ format: 'webm' }), 'c');
+  const film = await taken(await written({ format: 'webm' }), 'c');
   await expect(vectorsOf(film.hash)).rejects.toMatchObject({ status: 404 });
-  expect(await takeFile(await written({ format: 'svg' }), 'b')).toMatchObject({
+  expect(await taken(await written({ format: 'svg' }), 'b')).toMatchObject({
     ...{ shows: 'svg', width: WIDTH, height: HEIGHT, frames: 30 },
   });
 });
@@ -160,12 +163,12 @@ test('colour that is not tagged and matte and fill of different lengths are said
     ...['-v', 'error', '-y', '-f', 'lavfi', '-i', 'color=red:s=64x64:d=0.4:r=25'],
     ...['-pix_fmt', 'yuv420p', '-c:v', 'libx264', bare],
   ]);
-  const told = await takeFile(readFileSync(bare), 'bare.mp4');
+  const told = await taken(readFileSync(bare), 'bare.mp4');
   expect(told.problems.join()).toContain('not tagged');
   const short = await written({ format: 'mp4', last: 9 });
   const long = await written({ format: 'mp4', last: 12 });
   const pair = zipSync({ 'Reed fill.mp4': long, 'Reed matte.mp4': short }, { level: 0 });
-  expect((await takeFile(Buffer.from(pair), 'pair')).problems.join()).toContain('drift apart');
+  expect((await taken(Buffer.from(pair), 'pair')).problems.join()).toContain('drift apart');
 });
 
 test('16 bits a channel, and names that say nothing, are read all the same', async () => {
@@ -173,7 +176,7 @@ test('16 bits a channel, and names that say nothing, are read all the same', asy
     .toColourspace('rgb16')
     .png()
     .toBuffer();
-  const received = await takeFile(deep, '');
+  const received = await taken(deep, '');
   expect(received).toMatchObject({ width: 8, height: 8, frames: 1, name: 'file', pixels: 'rgba64be' });
   expect([...gunzipSync(await receivedFrame(received.hash, 'picture', 0)).subarray(0, 4)]).toEqual([
     255, 128, 64, 255,
@@ -198,10 +201,10 @@ const staying = async (delay: number[]): Promise<Buffer> => {
 
 test('a file is read once: opened again it is as it was, though nothing of it is unpacked anew', async () => {
   const bytes = await written({ format: 'prores', transparency: 'matte' });
-  const first = await takeFile(bytes, 'a.zip');
+  const first = await taken(bytes, 'a.zip');
   const extracted = join(folder, 'bay', first.hash, 'fill');
   const { mtimeMs } = statSync(extracted);
-  expect(await takeFile(bytes, 'a.zip')).toEqual(first);
+  expect(await taken(bytes, 'a.zip')).toEqual(first);
   expect(statSync(extracted).mtimeMs).toBe(mtimeMs);
 });
 
@@ -237,7 +240,7 @@ test('what can’t be shown is refused in words, and nothing of it is kept', asy
     ['half a WebP', (await written({ format: 'webp' })).subarray(0, 40), /part of a WebP|damaged/],
   ];
   for (const [what, bytes, words] of CASES) {
-    const said = await takeFile(bytes, 'x').then(
+    const said = await taken(bytes, 'x').then(
       () => 'was taken',
       (error: Error & { status?: number }) => `${error.status} ${error.message}`,
     );

@@ -7,13 +7,13 @@ import sharp from 'sharp';
 import type { FramePart } from '@/contract';
 import { needRoom } from '../disk';
 import { HttpError } from '../http';
-import { MOST_PIXELS, MOST_SIDE } from './limits';
+import { openZip } from '../zip';
+import { MOST_ENTRIES, MOST_PICTURE, MOST_PIXELS, MOST_SIDE } from './limits';
 import { ONLY_FILES } from './probe';
 import { reelsOf } from './receive';
 import { unreadable } from './refusal';
 import type { Reel } from './reel';
 import { bayFolder, sourceOf } from './source';
-import { openZip } from './zip-entries';
 
 const pack = promisify(gzip);
 /** Frames that are decoded at a time: what comes next is asked for next. */
@@ -77,9 +77,9 @@ async function* framesOf(reel: Reel, hash: string, first: number): AsyncGenerato
   if (reel.is === 'film') yield* filmFrames(reel, reel.file ? bayFolder(hash, reel.file) : file, first);
   else if (reel.is === 'webp') yield await rawPicture(file, reel.pages[first]);
   else if (reel.is === 'pictures') {
-    const zip = await openZip(file);
+    const zip = await openZip(file, { entries: MOST_ENTRIES, refuse: unreadable });
     try {
-      yield await rawPicture(await zip.read(reel.entries[first]!));
+      yield await rawPicture(await zip.read(reel.entries[first]!, MOST_PICTURE));
     } finally {
       zip.close();
     }

@@ -1,4 +1,4 @@
-import { HttpError } from '../http';
+import { HttpError } from '../http/http-error';
 
 /** A file that the edit bay can't show, in words. */
 export const unreadable = (why: string): HttpError =>

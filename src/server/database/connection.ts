@@ -21,7 +21,13 @@ export function connection(): Sequelize {
   return kept.obelusDatabase;
 }
 
+const closing = new Set<() => void>();
+
+/** Does something before the connection is closed: what was put off and needs it is dropped. */
+export const beforeClosing = (drop: () => void): void => void closing.add(drop);
+
 export async function closeConnection(): Promise<void> {
+  for (const drop of closing) drop();
   await kept.obelusDatabase?.close();
   delete kept.obelusDatabase;
 }

@@ -9,6 +9,7 @@ import * as cards from './migrations/006-cards';
 import * as shelfEffects from './migrations/007-shelf-effects';
 import * as exportsKept from './migrations/008-exports-kept';
 import * as exportParts from './migrations/009-export-parts';
+import * as hashesAndRequests from './migrations/010-hashes-and-requests';
 
 /** Brings the tables to today's form; answers with the names of the migrations that ran. */
 export async function migrate(): Promise<string[]> {
@@ -24,6 +25,7 @@ export async function migrate(): Promise<string[]> {
       shelfEffects,
       exportsKept,
       exportParts,
+      hashesAndRequests,
     ].map(({ name, up, down }) => ({
       name,
       up: () => up(sequelize.getQueryInterface()),

@@ -1,14 +1,11 @@
-import { createReadStream } from 'node:fs';
 import { mkdir, rm, stat } from 'node:fs/promises';
 import { randomUUID } from 'node:crypto';
-import { once } from 'node:events';
-import { Readable } from 'node:stream';
 import { assetPath } from '../assets';
 import { dataFolder } from '../data-folder';
 import { needRoom } from '../disk';
-import { HttpError } from '../http';
+import { HttpError, openFile, type OpenedFile } from '../http';
 import { exportFile } from './exports';
-import { writeZip } from './zip-file';
+import { writeZip } from '../zip';
 
 /** Names that differ, where files of several exports are called the same: `Tide.webm`, `Tide 2.webm`. */
 export function apartNames(names: readonly string[]): string[] {
@@ -24,9 +21,7 @@ export function apartNames(names: readonly string[]): string[] {
 }
 
 /** The files of finished exports as one zip archive, and how many bytes it has. It is read once. */
-export async function exportArchive(
-  ids: readonly string[],
-): Promise<{ size: number; stream: ReadableStream<Uint8Array> }> {
+export async function exportArchive(ids: readonly string[]): Promise<OpenedFile> {
   const files = await Promise.all(ids.map(exportFile));
   const sizes = await Promise.all(
     files.map(async ({ hash, fileName }) => {
@@ -52,11 +47,7 @@ export async function exportArchive(
       for (const [i, { hash }] of files.entries()) await zip.addFile(names[i]!, assetPath(hash));
       return true;
     });
-    const { size } = await stat(file);
-    const stream = createReadStream(file);
-    // Once it is open it can be read to its end, though its name is gone.
-    await once(stream, 'open');
-    return { size, stream: Readable.toWeb(stream) as ReadableStream<Uint8Array> };
+    return await openFile(file);
   } finally {
     await rm(file, { force: true });
   }

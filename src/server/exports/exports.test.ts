@@ -341,7 +341,7 @@ test('an export whose job was lost with the web server is found and done', async
   const { id } = await freshPiece(smallPiece('Orphan'));
   const piece = smallPiece('Orphan');
   const row = await models().exports.create({
-    id: '11111111-1111-4111-8111-111111111111',
+    id: randomUUID(),
     pieceId: id,
     revision: 1,
     document: piece,
@@ -355,7 +355,7 @@ test('an export whose job was lost with the web server is found and done', async
 
 test('an export whose worker ended between taking the job and taking the export is found and done', async () => {
   const { id } = await freshPiece(smallPiece('Taken'));
-  const exportId = '22222222-2222-4222-8222-222222222222';
+  const exportId = randomUUID();
   await models().database.query(
     `INSERT INTO pgboss.job (name, data, state, started_on)
      VALUES ('exports', :data, 'active', now() - interval '1 minute')`,

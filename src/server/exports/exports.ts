@@ -16,9 +16,10 @@ import { removeUnnamedAsset } from '../assets';
 import { dataFolder } from '../data-folder';
 import { models, type ExportRow } from '../database';
 import { roomLeft } from '../disk';
+import { checked, documentOf } from '../documents';
 import { needField } from '../fields';
 import { HttpError } from '../http';
-import { validDocument } from '../pieces';
+import { once } from '../once';
 import { sendExport } from './queue';
 
 /** Most pixels a side of an exported frame may have: what the VP9 encoder and the canvas both take. */
@@ -89,37 +90,47 @@ async function found(id: string): Promise<ExportRow> {
 /**
  * Puts the export of a piece, as it is saved now, into the queue.
  * @param fills what its fields are filled with before it is made, by their names.
+ * @param key of the request, so that one that is sent again asks for no second export.
  */
 export async function requestExport(
   pieceId: string,
   settings: ExportSettings,
   fills?: Readonly<Record<string, string>>,
+  key: string | null = null,
 ): Promise<ExportSummary> {
-  const { pieces, exports } = models();
-  const piece = await pieces.findByPk(pieceId);
-  if (!piece) throw new HttpError(404, 'There is no such piece; it may have been deleted.');
-  const document = validDocument(piece.document);
+  const { revision, name, size, length, rate, document } = await documentOf(pieceId);
   const fault = (path: string, message: string) =>
     new HttpError(422, `The export was not started: ${path} ${message}.`, { faults: [{ path, message }] });
-  if (settings.last >= document.length) {
-    throw fault('last', `must lie within the piece, whose last frame is ${document.length - 1}`);
+  if (settings.last >= length) {
+    throw fault('last', `must lie within the piece, whose last frame is ${length - 1}`);
   }
-  const { width, height } = exportSize(document.size, settings.scale);
+  const { width, height } = exportSize(size, settings.scale);
   if (Math.max(width, height) > MOST_SIDE)
     throw fault('scale', `would make frames wider than ${MOST_SIDE} px`);
-  for (const [name, value] of Object.entries(fills ?? {})) needField(document, name, value);
-  const row = await exports.create({
-    id: randomUUID(),
-    pieceId,
-    revision: piece.revision,
-    document,
-    settings,
-    framesTotal: exportedFrames(settings, document.rate).length,
-    fileName: fileNameOf(document.name, settings),
-    ...(fills && { fills }),
+  const filled = Object.entries(fills ?? {});
+  if (filled.length > 0) {
+    const piece = JSON.parse(document.text) as Piece;
+    for (const [field, value] of filled) needField(piece, field, value);
+  }
+  const { id } = await once(key, async (transaction) => {
+    const id = randomUUID();
+    await models().database.query(
+      `INSERT INTO exports (id, piece_id, revision, document, settings, frames_total, file_name, fills, created_at)
+       VALUES ($1, $2, $3, $4::jsonb, $5::jsonb, $6, $7, $8::jsonb, clock_timestamp())`,
+      {
+        bind: [
+          ...[id, pieceId, revision, document.text, JSON.stringify(settings)],
+          exportedFrames(settings, rate).length,
+          fileNameOf(name, settings),
+          fills ? JSON.stringify(fills) : null,
+        ],
+        transaction,
+      },
+    );
+    return { id };
   });
-  await sendExport(row.id);
-  return summaryOf(row, null);
+  await sendExport(id);
+  return getExport(id);
 }
 
 /** The exports of a piece, newest first. */
@@ -191,11 +202,14 @@ export async function removeExport(id: string): Promise<void> {
   if (row.assetHash) await removeUnnamedAsset(row.assetHash);
 }
 
-/** The document that an export was, or is being, made of. */
-export async function exportDocument(id: string): Promise<Piece> {
-  const row = await models().exports.findByPk(id, { attributes: ['document'] });
+/** The document that an export was, or is being, made of, as JSON. */
+export async function exportDocument(id: string): Promise<string> {
+  const [row] = await models().database.query<{ text: string }>(
+    'SELECT document::text AS text FROM exports WHERE id = $1',
+    { type: QueryTypes.SELECT, bind: [id] },
+  );
   if (!row) throw new HttpError(404, 'There is no such export.');
-  return validDocument(row.document);
+  return (await checked(row.text)).text;
 }
 
 /** Stops an export: at once while it waits, at its next frame while it runs. An ended one stays as it is. */

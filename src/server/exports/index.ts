@@ -1,4 +1,3 @@
 export { apartNames, exportArchive } from './archive';
 export * from './exports';
 export * from './queue';
-export { UNDATED } from './zip-file';

@@ -7,7 +7,7 @@ import type { Frames, Layout } from './ffmpeg-arguments';
 import { keepsAlpha, leavingFrames, leavingNames } from './leaving-frames';
 import { renderFrames } from './render-frames';
 import { needFrames, videoFrames, type CountFrames } from './verify';
-import { writeZip } from './zip-file';
+import { writeZip } from '../zip';
 
 /** How ffmpeg makes a format of frames. */
 export interface Codec {

@@ -1,144 +1,75 @@
-import { fork, type ChildProcess } from 'node:child_process';
-import { readFile } from 'node:fs/promises';
-import { resolve } from 'node:path';
-import { HttpError } from '../http/http-error';
-import { Refused } from './refused';
-import type { Report, TaskName, Tasks } from './tasks';
+import { startPool, type Pool, type WorkLimits } from './pool';
+import type { TaskName, Tasks } from './tasks';
 
-/** Processes at a time: one beside the web server on two cores. */
-const PROCESSES = 1;
-/** Orders that may wait; one more is refused at once, so that nobody waits for ever. */
-const MOST_WAITING = 200;
-const LIMITS = { seconds: 30, megabytes: 1500 } as const;
-/** A process that has done nothing for so long is ended, ms, and its memory is free again. */
-const IDLE_MS = 15_000;
-/** After so many orders a process is ended: what native code keeps does not pile up. */
-const ORDERS_EACH = 300;
-const WATCH_MS = 250;
-
-interface Worker {
-  readonly child: ChildProcess;
-  orders: number;
-  idle?: NodeJS.Timeout;
+/** What is known of a task before it is done. */
+interface TaskFacts extends WorkLimits {
+  /** Whether somebody waits for it who saves: it has a process to itself, kept warm for longer. */
+  readonly short: boolean;
 }
 
-interface Waiting {
-  readonly order: { readonly task: TaskName; readonly input: unknown };
-  readonly limits: { readonly seconds: number; readonly megabytes: number };
-  readonly resolve: (value: unknown) => void;
-  readonly reject: (error: Error) => void;
-}
+const SHORT = { short: true, seconds: 20, megabytes: 1000 } as const;
+const LONG = { short: false, seconds: 30, megabytes: 1500 } as const;
 
-const pool: { idle: Worker[]; busy: number; waiting: Waiting[] } = { idle: [], busy: 0, waiting: [] };
+const FACTS: Readonly<Record<TaskName, TaskFacts>> = {
+  readBody: SHORT,
+  checkDocument: SHORT,
+  patchDocument: SHORT,
+  picture: LONG,
+  face: LONG,
+  received: LONG,
+  projectFile: { ...LONG, seconds: 60 },
+  archiveProject: { ...LONG, seconds: 60 },
+  thumbnail: { ...LONG, seconds: 20, megabytes: 1200 },
+  strip: { ...LONG, seconds: 20, megabytes: 1200 },
+};
 
-const MAIN = 'src/server/heavy/heavy-main.ts';
+/** Two for long work, so that one slow picture holds up no others; they stand back behind the web server. One for what is saved. */
+const POOLS = {
+  short: { processes: 1, niceness: 0, idleMs: 60_000 },
+  long: { processes: 2, niceness: 10, idleMs: 15_000 },
+} as const;
 
-function start(): Worker {
-  const child = fork(resolve(/* turbopackIgnore: true */ process.cwd(), 'scripts/plain.mjs'), [MAIN], {
-    execArgv: ['--max-old-space-size=1024'],
-    // Only what it prints of its own faults; never what it was given.
-    stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
-    serialization: 'advanced',
-    env: { ...process.env, NODE_OPTIONS: '' },
-  });
-  child.unref();
-  child.channel?.unref();
-  return { child, orders: 0 };
-}
+/** Kept over hot reloads in development. */
+const kept = globalThis as { obelusHeavy?: Partial<Record<keyof typeof POOLS, Pool>> };
 
-/** Memory a process takes, bytes: its resident pages, as Linux counts them. */
-async function memoryOf(pid: number): Promise<number> {
-  const pages = (await readFile(`/proc/${pid}/statm`, 'utf8').catch(() => '0 0')).split(' ')[1];
-  return Number(pages) * 4096;
-}
+const poolOf = (which: keyof typeof POOLS): Pool => {
+  kept.obelusHeavy ??= {};
+  return (kept.obelusHeavy[which] ??= startPool(POOLS[which]));
+};
 
-function done(worker: Worker, alive: boolean): void {
-  pool.busy--;
-  if (!alive || worker.orders >= ORDERS_EACH) worker.child.kill('SIGKILL');
-  else {
-    worker.child.unref();
-    worker.child.channel?.unref();
-    pool.idle.push(worker);
-    worker.idle = setTimeout(() => {
-      pool.idle = pool.idle.filter((one) => one !== worker);
-      worker.child.kill('SIGKILL');
-    }, IDLE_MS).unref();
-  }
-  next();
-}
+/** Milliseconds that work stands back for each byte it is given: of what waits the smaller comes first, and nothing waits for ever. */
+const MS_A_BYTE = 0.002;
+const MOST_BACK = 10_000;
+/** So long work that nobody asked for yet stands back, ms. */
+const AHEAD_OF_TIME = 5_000;
 
-function next(): void {
-  if (pool.busy >= PROCESSES) return;
-  const work = pool.waiting.shift();
-  if (!work) return;
-  pool.busy++;
-  const worker = pool.idle.pop() ?? start();
-  clearTimeout(worker.idle);
-  worker.orders++;
-  const { child } = worker;
-  child.ref();
-  child.channel?.ref();
-
-  const settle = (alive: boolean, then: () => void): void => {
-    clearInterval(watch);
-    clearTimeout(limit);
-    child.removeListener('message', reported);
-    child.removeListener('exit', ended);
-    then();
-    done(worker, alive);
-  };
-  const stopped = (why: string): void =>
-    settle(false, () => work.reject(new HttpError(422, `${why} Nothing was changed.`)));
-  const reported = (report: Report): void =>
-    settle(true, () => {
-      if (report.ok) work.resolve(report.value);
-      else work.reject(report.refused ? new Refused(report.message) : new Error(report.message));
-    });
-  const ended = (): void => stopped('It is too involved: the process that worked on it came to its end.');
-  const limit = setTimeout(
-    () => stopped(`It is too involved: it would take longer than ${work.limits.seconds} seconds.`),
-    work.limits.seconds * 1000,
-  );
-  const watch = setInterval(async () => {
-    if (
-      (await memoryOf(child.pid ?? 0)) > work.limits.megabytes * 1e6 &&
-      child.listeners('message').includes(reported)
-    )
-      stopped(`It is too involved: it takes more than ${work.limits.megabytes} MB of memory.`);
-  }, WATCH_MS);
-  child.once('message', reported);
-  child.once('exit', ended);
-  child.send(work.order);
+export interface HeavyOptions {
+  readonly limits?: WorkLimits;
+  /** How much there is to it, in bytes of what is read. */
+  readonly bytes?: number;
+  /** Whether it is made before anybody asks. */
+  readonly ahead?: boolean;
 }
 
 /**
- * Does heavy work in a process of its own, so that no other request waits for it, with limits of time and memory.
+ * Does heavy work in a process of its own, so that no other request waits for it, with limits of processor time and memory.
  * @throws Refused where what was given can't be used, HttpError where it takes too much or too many wait already.
  */
 export function runHeavy<T extends TaskName>(
   task: T,
   input: Parameters<Tasks[T]>[0],
-  limits: { readonly seconds: number; readonly megabytes: number } = LIMITS,
+  { limits, bytes = 0, ahead = false }: HeavyOptions = {},
 ): Promise<Awaited<ReturnType<Tasks[T]>>> {
-  if (pool.waiting.length >= MOST_WAITING)
-    return Promise.reject(
-      new HttpError(503, 'Obelus has too much to do just now. Nothing was changed; try again in a moment.'),
-    );
-  return new Promise((resolve, reject) => {
-    pool.waiting.push({
-      order: { task, input },
-      limits,
-      resolve: resolve as (value: unknown) => void,
-      reject,
-    });
-    next();
-  });
+  const facts = FACTS[task];
+  const due = Date.now() + (ahead ? AHEAD_OF_TIME : 0) + Math.min(MOST_BACK, bytes * MS_A_BYTE);
+  return poolOf(facts.short ? 'short' : 'long').run({
+    order: { task, input },
+    limits: limits ?? facts,
+    due,
+  }) as Promise<Awaited<ReturnType<Tasks[T]>>>;
 }
 
 /** Ends all processes that wait for work. */
 export function endHeavy(): void {
-  for (const { child, idle } of pool.idle.splice(0)) {
-    clearTimeout(idle);
-    child.kill('SIGKILL');
-  }
+  for (const pool of Object.values(kept.obelusHeavy ?? {})) pool.end();
 }

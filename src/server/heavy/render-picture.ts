@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import { createCanvas } from '@napi-rs/canvas';
 import sharp from 'sharp';
 import { newArt } from '@/core/document';
@@ -6,7 +7,7 @@ import { scaling } from '@/core/geometry';
 import { paint } from '@/core/paint';
 import { artItems } from '@/core/scene';
 import { PICTURE_LIMITS } from './picture-limits';
-import { pictureKind } from './picture-kind';
+import { pictureKind, type PictureKind } from './picture-kind';
 import { Refused } from './refused';
 
 /** A picture as it is kept: nothing but pixels, written anew. */
@@ -15,6 +16,8 @@ export interface RenderedPicture {
   readonly mediaType: 'image/png' | 'image/webp';
   readonly width: number;
   readonly height: number;
+  /** What it was decoded from. */
+  readonly source: PictureKind;
 }
 
 /** Smaller pictures are kept without loss, so that scans of ink stay sharp. */
@@ -37,16 +40,19 @@ async function paintSvg(source: string): Promise<RenderedPicture> {
   const canvas = createCanvas(w, h);
   const items = artItems(newArt('svg', 'SVG', read, scaling(scale)));
   paint({ width: w, height: h, items }, canvas.getContext('2d'), createCanvas);
-  return { bytes: await canvas.encode('png'), mediaType: 'image/png', width: w, height: h };
+  return { bytes: await canvas.encode('png'), mediaType: 'image/png', width: w, height: h, source: 'svg' };
 }
 
 /**
  * A picture decoded, turned upright, brought to 8 bits of sRGB and written anew; of an animated one the first.
  * @throws Refused in words where it can't be used.
  */
-export async function renderPicture(data: Uint8Array): Promise<RenderedPicture> {
-  const bytes = Buffer.from(data.buffer, data.byteOffset, data.byteLength);
-  if (pictureKind(bytes) === 'svg') {
+export async function renderPicture({ path }: { readonly path: string }): Promise<RenderedPicture> {
+  const bytes = await readFile(path);
+  if (bytes.length === 0) throw new Refused('it is empty.');
+  const kind = pictureKind(bytes);
+  if (kind === null) throw new Refused('it is neither PNG, JPEG, WebP nor SVG.');
+  if (kind === 'svg') {
     try {
       return await paintSvg(bytes.toString('utf8'));
     } catch (error) {
@@ -72,7 +78,7 @@ export async function renderPicture(data: Uint8Array): Promise<RenderedPicture> 
           : { quality: 95, alphaQuality: 100, effort: 2 },
       )
       .toBuffer({ resolveWithObject: true });
-    return { bytes: out, mediaType: 'image/webp', width: info.width, height: info.height };
+    return { bytes: out, mediaType: 'image/webp', width: info.width, height: info.height, source: kind };
   } catch (error) {
     const { message } = error as Error;
     if (/pixel limit/i.test(message))

@@ -12,7 +12,8 @@ const SQUARE = 20;
 
 /** What a small picture is made of. */
 interface Shown {
-  readonly document: unknown;
+  /** A document as JSON. */
+  readonly text: string;
   /** The frame that is shown; where absent the one that shows most ink. */
   readonly frame?: number;
 }
@@ -32,8 +33,8 @@ function draw(context: SKRSContext2D, document: Piece, frame: number, scale: num
   paint(evaluate(document, frame), context, createCanvas, scale);
 }
 
-const pieceOf = (data: unknown): Piece => {
-  const read = readPiece(data);
+const pieceOf = (text: string): Piece => {
+  const read = readPiece(JSON.parse(text));
   if (!read.ok) throw new Refused('The piece has a fault.');
   return read.piece;
 };
@@ -42,8 +43,8 @@ const pieceOf = (data: unknown): Piece => {
 const scaleFor = ({ size }: Piece, side: number): number => side / Math.max(size.width, size.height);
 
 /** A piece as a small PNG, over the colour it is looked at over. */
-export async function renderThumbnail({ document: data, frame }: Shown): Promise<Uint8Array> {
-  const document = pieceOf(data);
+export async function renderThumbnail({ text, frame }: Shown): Promise<Uint8Array> {
+  const document = pieceOf(text);
   const scale = scaleFor(document, WIDTH);
   const canvas = createCanvas(
     Math.round(document.size.width * scale),
@@ -57,8 +58,8 @@ export async function renderThumbnail({ document: data, frame }: Shown): Promise
 const STRIP_WIDTH = 320;
 
 /** Moments of a piece, spread evenly over it, one beside another in one WebP. */
-export async function renderStrip({ document: data }: Pick<Shown, 'document'>): Promise<Uint8Array> {
-  const document = pieceOf(data);
+export async function renderStrip({ text }: Pick<Shown, 'text'>): Promise<Uint8Array> {
+  const document = pieceOf(text);
   const scale = scaleFor(document, STRIP_WIDTH);
   const width = Math.round(document.size.width * scale);
   const one = createCanvas(width, Math.round(document.size.height * scale));

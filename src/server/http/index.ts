@@ -1,4 +1,7 @@
 export * from './http-error';
 export * from './route';
 export * from './download';
+export * from './opened-file';
 export * from './piece-picture';
+export { readLargeJson } from './read-json';
+export { withBytes, type Upload } from './upload';

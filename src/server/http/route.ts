@@ -1,13 +1,13 @@
 import type { z } from 'zod';
 import type { Endpoint } from '@/contract';
-import { faultsOf } from '@/core/document';
 import { isDatabaseAway } from '../database';
 import { asDiskFull, DiskFull } from '../disk';
 import { logError } from '../log';
 import { HttpError } from './http-error';
-import { readBytes } from './read-bytes';
+import { parse, parseBody } from './parse';
 import { readJson } from './read-json';
 import { requireSameOrigin } from './same-origin';
+import { withBody, type Upload } from './upload';
 
 interface Context {
   params: Promise<Record<string, string>>;
@@ -16,17 +16,16 @@ interface Context {
 interface Parts<Params extends z.ZodType, Body extends z.ZodType> {
   readonly params: Params;
   readonly body: Body;
-  /** Takes the body as bytes instead, up to this many. */
-  readonly bytes: number;
+  /** Reads the body instead of its schema, where that may take long. */
+  readonly read: (request: Request) => Promise<z.output<Body>>;
+  /** Takes the body as a file instead, of up to so many bytes. */
+  readonly file: number;
 }
 
-const NO_BYTES = Buffer.alloc(0);
+const ANSWERED = { 'Cache-Control': 'no-store', 'X-Content-Type-Options': 'nosniff' };
 
 const answer = (status: number, body: unknown): Response =>
-  Response.json(body, {
-    status,
-    headers: { 'Cache-Control': 'no-store', 'X-Content-Type-Options': 'nosniff' },
-  });
+  Response.json(body, { status, headers: ANSWERED });
 
 function refusal(error: unknown): Response {
   if (error instanceof HttpError) {
@@ -51,26 +50,31 @@ function refusal(error: unknown): Response {
 }
 
 /** What a handler is given of a request, checked. */
-interface Given<Params, Body> {
+export interface Given<Params, Body> {
   readonly params: Params;
   readonly body: Body;
-  readonly bytes: Buffer;
+  readonly file: Upload;
   readonly request: Request;
+  /** The key of a request that makes something; null where it has none. */
+  readonly key: string | null;
 }
 
-function parse<S extends z.ZodType>(schema: S, data: unknown, status: number, what: string): z.output<S> {
-  const result = schema.safeParse(data);
-  if (result.success) return result.data;
-  const faults = faultsOf(result.error);
-  const first = faults[0]!;
-  throw new HttpError(
-    status,
-    `${what}: ${first.path ? `${first.path}: ` : ''}${first.message}. Nothing was changed.`,
-    { faults },
-  );
+/** Keys as whoever asks makes them: a UUID, say. */
+const KEY = /^[\w-]{8,100}$/;
+
+/** The key of a request, for its address alone (the Idempotency-Key header, draft-ietf-httpapi-idempotency-key-header). */
+function keyOf(request: Request): string | null {
+  const key = request.headers.get('idempotency-key');
+  if (key === null) return null;
+  if (!KEY.test(key))
+    throw new HttpError(
+      400,
+      'An Idempotency-Key is 8 to 100 letters, digits and hyphens. Nothing was changed.',
+    );
+  return `${request.method} ${new URL(request.url).pathname} ${key}`;
 }
 
-type Handler = (request: Request, context: Context) => Promise<Response>;
+export type Handler = (request: Request, context: Context) => Promise<Response>;
 
 /**
  * A route handler with its checks in one place: origin, parameters and body by Zod, errors in words.
@@ -84,14 +88,16 @@ export const route =
   async (request, context) => {
     try {
       requireSameOrigin(request);
-      const { params, body } = parts;
+      const { params, body, read, file } = parts;
       const given = {
         params: params && parse(params, await context.params, 404, 'There is no such thing'),
-        body: body && parse(body, await readJson(request), 422, 'The request does not hold together'),
-        bytes: parts.bytes ? await readBytes(request, parts.bytes) : NO_BYTES,
+        body: read ? await read(request) : body && parseBody(body, await readJson(request)),
         request,
-      } as Given<z.output<Params>, z.output<Body>>;
-      const result = await handle(given);
+        key: keyOf(request),
+      };
+      const handled = (upload?: Upload) =>
+        handle({ ...given, file: upload } as Given<z.output<Params>, z.output<Body>>);
+      const result = await (file ? withBody(request, file, handled) : handled());
       return result instanceof Response ? result : answer(200, result ?? {});
     } catch (error) {
       return refusal(error);
@@ -106,3 +112,7 @@ export const answers = <P extends z.ZodType, B extends z.ZodType, A extends z.Zo
   handle: (given: Given<z.output<P>, z.output<B>>) => Promise<z.input<A> | Response | void>,
 ): Handler =>
   route({ ...(has(params) && { params }), ...(has(body) && { body }) } as Partial<Parts<P, B>>, handle);
+
+/** An answer that is JSON already. */
+export const answerText = (json: string): Response =>
+  new Response(json, { headers: { 'Content-Type': 'application/json', ...ANSWERED } });

@@ -11,14 +11,18 @@ import {
   type LetterForm,
   type TextFeature,
 } from '@/core/lettering';
-import { readAsset, storeBytes } from '../assets';
+import type { Transaction } from 'sequelize';
+import { adoptFile, assetPath, readAsset } from '../assets';
 import { models } from '../database';
-import { HttpError } from '../http';
-import { readFontFile } from './font-file';
+import { Refused, runHeavy } from '../heavy';
+import { HttpError, type Upload } from '../http';
+import { isUnpacked, readFontFile } from './font-file';
+import type { FaceFacts, InspectedFace } from './inspect-face';
 import { loadFace, type FaceAxis, type LoadedFace } from './harfbuzz';
 import { SHIPPED_FACES, VARIABLE_FACES, type ShippedFace } from './shipped-faces';
 
 export const FONT_BYTES = 30 * 1024 * 1024;
+export const FONT_TYPE = 'font/sfnt';
 
 /** The faces a project has: those that ship, and its own. */
 export async function listFaces(projectId: string): Promise<FaceSummary[]> {
@@ -44,31 +48,50 @@ export async function listFaces(projectId: string): Promise<FaceSummary[]> {
   ];
 }
 
-/** A font file read and shaped with once; refused in words where it can't be. */
-export const usableFace = (bytes: Buffer): Promise<LoadedFace> =>
-  readFontFile(bytes)
-    .then((font) => loadFace(font))
-    .catch((error: Error) => {
-      throw new HttpError(
-        422,
-        `This font can’t be used: ${error.message.replace(/\.?$/, '.')} Nothing was changed.`,
-      );
-    });
+/** What can be said of a font file, read and shaped with once in a process of its own; refused in words where it can't be. */
+export const usableFace = (path: string, size: number): Promise<InspectedFace> =>
+  runHeavy('face', { path }, { bytes: size }).catch((error: Error) => {
+    if (!(error instanceof Refused)) throw error;
+    throw new HttpError(
+      422,
+      `This font can’t be used: ${error.message.replace(/\.?$/, '.')} Nothing was changed.`,
+    );
+  });
+
+/** Notes a face as one of a project's own. Its file is among the assets. */
+export async function noteFace(
+  projectId: string,
+  assetHash: string,
+  name: string,
+  { weights }: FaceFacts,
+  transaction?: Transaction,
+): Promise<void> {
+  const [weightMin, weightMax] = weights ? [weights.min, weights.max] : [null, null];
+  await models().faces.findOrCreate({
+    where: { projectId, assetHash },
+    defaults: { projectId, assetHash, name, weightMin, weightMax },
+    ...(transaction && { transaction }),
+  });
+}
+
+/** What a face is called: as it calls itself, or its file was called. */
+export const nameOfFace = (face: FaceFacts, fallback: string): string =>
+  cutName(face.name || fallback, undefined, 'Own face');
 
 /** Takes a font file of the user's into a project, once it has been read and shaped something. */
-export async function addFace(projectId: string, bytes: Buffer, fallbackName: string): Promise<FaceSummary> {
+export async function addFace(
+  projectId: string,
+  { path, size }: Upload,
+  fallbackName: string,
+): Promise<FaceSummary> {
   if (!(await models().projects.findByPk(projectId))) {
     throw new HttpError(404, 'There is no such project; it may have been deleted.');
   }
-  const face = await usableFace(bytes);
-  const asset = await storeBytes(bytes, 'font/sfnt');
-  const name = cutName(face.name || fallbackName, undefined, 'Own face');
-  const [weightMin, weightMax] = face.weights ? [face.weights.min, face.weights.max] : [null, null];
-  await models().faces.findOrCreate({
-    where: { projectId, assetHash: asset.hash },
-    defaults: { projectId, assetHash: asset.hash, name, weightMin, weightMax },
-  });
-  return { id: `own:${asset.hash}`, name, kind: 'own', weights: face.weights ?? [400], sample: name };
+  const face = await usableFace(path, size);
+  const { hash } = await adoptFile(path, FONT_TYPE);
+  const name = nameOfFace(face, fallbackName);
+  await noteFace(projectId, hash, name, face);
+  return { id: `own:${hash}`, name, kind: 'own', weights: face.weights ?? [400], sample: name };
 }
 
 export async function removeFace(projectId: string, hash: string): Promise<void> {
@@ -134,7 +157,9 @@ async function ownFile(id: string): Promise<Uint8Array> {
       'This face is not here any more. The lettering keeps its shapes; choose another face to change it.',
     );
   }
-  return readFontFile(asset.bytes);
+  // What unpacking takes was within bounds when the file came; it holds up nobody all the same.
+  if (isUnpacked(asset.bytes)) return asset.bytes;
+  return (await runHeavy('face', { path: assetPath(id.slice(4)) }, { bytes: asset.bytes.length })).font;
 }
 
 /** The features of its face that make a difference to a text. */

@@ -6,13 +6,18 @@ const MOST_BYTES = 40 * 1024 * 1024;
 
 const tag = (bytes: Buffer): string => bytes.toString('latin1', 0, 4);
 
+const UNPACKED = ['\x00\x01\x00\x00', 'OTTO', 'true', 'ttcf'];
+
+/** Whether a file is TrueType or OpenType as it is. */
+export const isUnpacked = (bytes: Buffer): boolean => bytes.length >= 12 && UNPACKED.includes(tag(bytes));
+
 /**
  * The TrueType or OpenType font in a file of TTF, OTF, TTC, WOFF or WOFF2.
  * @throws Error in words when it is none of them or is damaged.
  */
 export async function readFontFile(bytes: Buffer): Promise<Uint8Array> {
+  if (isUnpacked(bytes)) return bytes;
   const kind = bytes.length >= 12 ? tag(bytes) : '';
-  if (kind === '\x00\x01\x00\x00' || kind === 'OTTO' || kind === 'true' || kind === 'ttcf') return bytes;
   if (kind === 'wOFF') return fromWoff(bytes);
   if (kind === 'wOF2') return fromWoff2(bytes);
   throw new Error('it is neither TTF, OTF, WOFF nor WOFF2.');

@@ -7,6 +7,7 @@ import { seeded } from '@/core/testing/families';
 import { fontByOpentype } from '@/core/testing/font-outlines';
 import { closeConnection } from '../database';
 import { freshProject } from '../testing';
+import { withBytes } from '../http';
 import { LINE_FACES } from '@/contract';
 import { addFace, listFaces, removeFace, setLettering, setLines } from '.';
 import { readFontFile } from './font-file';
@@ -136,7 +137,7 @@ test('a project’s own face: TTF, WOFF and WOFF2 alike, kept with the project, 
   const files = [NUNITO, toWoff(NUNITO), Buffer.from(await compress(NUNITO))];
   const shapes = await Promise.all(
     files.map(async (file) => {
-      const face = await addFace(project, file, 'given.ttf');
+      const face = await withBytes(file, (upload) => addFace(project, upload, 'given.ttf'));
       expect(face).toMatchObject({ kind: 'own', name: 'Nunito', weights: [400] });
       return (await setLettering(setting('Reed', face.id))).glyphs.map((g) => Math.round(g.x * 10));
     }),
@@ -148,9 +149,8 @@ test('a project’s own face: TTF, WOFF and WOFF2 alike, kept with the project, 
   await removeFace(project, own[0]!.id.slice(4));
   expect((await listFaces(project)).filter((face) => face.kind === 'own')).toHaveLength(2);
   await expect(removeFace(project, own[0]!.id.slice(4))).rejects.toMatchObject({ status: 404 });
-  await expect(addFace(project, Buffer.from('nothing like a font'), 'x')).rejects.toMatchObject({
-    status: 422,
-  });
+  const none = withBytes(Buffer.from('nothing like a font'), (upload) => addFace(project, upload, 'x'));
+  await expect(none).rejects.toMatchObject({ status: 422 });
 });
 
 test('a seeded fuzz of fonts: broken ones are refused or shaped, and the process lives', async () => {

@@ -1,3 +1,3 @@
-export * from './open';
-export { piecesOfFile, PROJECT_FILE_BYTES } from './read';
-export * from './save';
+export { openProjectFile, PROJECT_FILE_BYTES } from './open-project-file';
+export { piecesOfFile } from './read-project-file';
+export { savePieceFile, saveProject } from './save-project';

@@ -2,4 +2,4 @@ import { route } from '@/server/http';
 import { PICTURE_LIMITS, storePicture } from '@/server/pictures';
 
 export const dynamic = 'force-dynamic';
-export const POST = route({ bytes: PICTURE_LIMITS.bytes }, ({ bytes }) => storePicture(bytes));
+export const POST = route({ file: PICTURE_LIMITS.bytes }, ({ file }) => storePicture(file));

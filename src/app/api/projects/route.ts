@@ -4,4 +4,4 @@ import { createProject, listProjects } from '@/server/projects';
 
 export const dynamic = 'force-dynamic';
 export const GET = answers(PROJECTS.list, async () => ({ projects: await listProjects() }));
-export const POST = answers(PROJECTS.create, ({ body }) => createProject(body.name));
+export const POST = answers(PROJECTS.create, ({ body, key }) => createProject(body.name, key));

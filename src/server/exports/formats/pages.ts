@@ -4,7 +4,7 @@ import { asDiskFull } from '../../disk';
 import { examplePage, pageOf, playerScript, reelOf } from '../../player';
 import type { ExportJob, WriteFormat } from '../export-job';
 import { needFrames, zipEntries } from '../verify';
-import { writeZip } from '../zip-file';
+import { writeZip } from '../../zip';
 
 const reelFor = ({ piece, settings }: ExportJob) =>
   reelOf(piece, settings.first, settings.last, settings.transparency === 'over' ? settings.over : null);

@@ -2,7 +2,7 @@ import { exportedFrames } from '@/contract';
 import type { WriteFormat } from '../export-job';
 import { pngFrames } from '../picture-frames';
 import { needFrames, zipEntries } from '../verify';
-import { writeZip } from '../zip-file';
+import { writeZip } from '../../zip';
 
 /** Numbered PNG pictures in a zip archive; a fill and its matte in folders of their own. */
 export const writePngSequence: WriteFormat = async ({ piece, settings, stem, file, progress }) => {

@@ -5,7 +5,7 @@ import { asDiskFull } from '../../disk';
 import type { WriteFormat } from '../export-job';
 import type { PictureFrames } from '../picture-frames';
 import { needFrames, wholePicture, zipEntries } from '../verify';
-import { writeZip } from '../zip-file';
+import { writeZip } from '../../zip';
 
 /** One frame as a picture, or as a fill and its matte in a zip archive. */
 export const stillWriter =

@@ -1,8 +1,8 @@
 import { EXPORTS } from '@/contract';
 import { exportDocument } from '@/server/exports';
-import { answers } from '@/server/http';
+import { answers, answerText } from '@/server/http';
 
 export const dynamic = 'force-dynamic';
-export const GET = answers(EXPORTS.document, async ({ params }) => ({
-  document: await exportDocument(params.id),
-}));
+export const GET = answers(EXPORTS.document, async ({ params }) =>
+  answerText(`{"document":${await exportDocument(params.id)}}`),
+);

@@ -4,6 +4,6 @@ import { savePieceFile } from '@/server/project-file';
 
 export const dynamic = 'force-dynamic';
 export const GET = route({ params: idParams }, async ({ params }) => {
-  const { bytes, fileName } = await savePieceFile(params.id);
-  return new Response(bytes, { headers: downloadHeaders(fileName, 'application/zip', bytes.length) });
+  const { size, stream, fileName } = await savePieceFile(params.id);
+  return new Response(stream, { headers: downloadHeaders(fileName, 'application/zip', size) });
 });

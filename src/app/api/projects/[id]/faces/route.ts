@@ -7,6 +7,6 @@ export const GET = answers(FACES.list, async ({ params }) => ({
   faces: await listFaces(params.id),
   lineFaces: [...LINE_FACES],
 }));
-export const POST = route({ params: idParams, bytes: FONT_BYTES }, ({ params, bytes, request }) =>
-  addFace(params.id, bytes, new URL(request.url).searchParams.get('name') ?? ''),
+export const POST = route({ params: idParams, file: FONT_BYTES }, ({ params, file, request }) =>
+  addFace(params.id, file, new URL(request.url).searchParams.get('name') ?? ''),
 );

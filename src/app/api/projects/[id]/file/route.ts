@@ -4,11 +4,11 @@ import { openProjectFile, PROJECT_FILE_BYTES, saveProject } from '@/server/proje
 
 export const dynamic = 'force-dynamic';
 export const GET = route({ params: idParams }, async ({ params }) => {
-  const { bytes, fileName } = await saveProject(params.id);
-  return new Response(bytes, { headers: downloadHeaders(fileName, 'application/zip', bytes.length) });
+  const { size, stream, fileName } = await saveProject(params.id);
+  return new Response(stream, { headers: downloadHeaders(fileName, 'application/zip', size) });
 });
 
 /** Opens a file's pieces and shelf in this project. */
-export const POST = route({ params: idParams, bytes: PROJECT_FILE_BYTES }, ({ params, bytes }) =>
-  openProjectFile(bytes, params.id),
+export const POST = route({ params: idParams, file: PROJECT_FILE_BYTES }, ({ params, file, key }) =>
+  openProjectFile(file, params.id, key),
 );

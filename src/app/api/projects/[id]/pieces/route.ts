@@ -1,5 +1,7 @@
 import { PIECES } from '@/contract';
-import { answers } from '@/server/http';
+import { answersLarge } from '@/server/documents';
 import { createPiece } from '@/server/pieces';
 
-export const POST = answers(PIECES.create, ({ params, body }) => createPiece(params.id, body.document));
+export const POST = answersLarge(PIECES.create, 'createPiece', ({ params, body, key }) =>
+  createPiece(params.id, body.document, key),
+);

@@ -1,6 +1,8 @@
 import { PIECES } from '@/contract';
-import { answers } from '@/server/http';
+import { answers, answerText } from '@/server/http';
 import { readRevision } from '@/server/pieces';
 
 export const dynamic = 'force-dynamic';
-export const GET = answers(PIECES.readRevision, ({ params }) => readRevision(params.id, params.revision));
+export const GET = answers(PIECES.readRevision, async ({ params }) =>
+  answerText(await readRevision(params.id, params.revision)),
+);

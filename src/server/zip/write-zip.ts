@@ -1,7 +1,7 @@
 import { createReadStream, createWriteStream } from 'node:fs';
 import { once } from 'node:events';
 import { finished } from 'node:stream/promises';
-import { Zip, ZipPassThrough } from 'fflate';
+import { Zip, ZipDeflate, ZipPassThrough } from 'fflate';
 import { asDiskFull } from '../disk';
 
 /** The earliest moment that a zip archive can hold. */
@@ -10,12 +10,13 @@ export const UNDATED = new Date(1980, 0, 1);
 /** What the sizes and counts of an archive without the 64-bit extension can say (APPNOTE 4.3 and 4.4). */
 const MOST = { bytes: 0xffff_ffff, entries: 0xffff };
 
-/** A zip archive being written: its entries are stored, as pictures and video are compressed already. */
+/** A zip archive being written. Entries are stored, as pictures and video are compressed already, unless they are to be packed. */
 export interface ZipFile {
-  add(name: string, bytes: Uint8Array): Promise<void>;
+  add(name: string, bytes: Uint8Array, how?: Packing): Promise<void>;
   /** Adds what a file holds. */
-  addFile(name: string, file: string): Promise<void>;
+  addFile(name: string, file: string, how?: Packing): Promise<void>;
 }
+export type Packing = 'stored' | 'packed';
 
 /**
  * Writes a zip archive. Without a clock in it the same entries are the same bytes.
@@ -35,15 +36,19 @@ export async function writeZip(file: string, fill: (zip: ZipFile) => Promise<boo
   });
   let bytes = 0;
   let entries = 0;
-  const begin = (name: string): ZipPassThrough => {
+  const begin = (name: string, how: Packing = 'stored'): ZipPassThrough | ZipDeflate => {
     if (++entries > MOST.entries)
       throw new Error(`A zip archive holds ${MOST.entries} files at most. Export the frames in parts.`);
-    const entry = new ZipPassThrough(name);
+    const entry = how === 'packed' ? new ZipDeflate(name, { level: 6 }) : new ZipPassThrough(name);
     entry.mtime = UNDATED;
     zip.add(entry);
     return entry;
   };
-  const push = async (entry: ZipPassThrough, chunk: Uint8Array, last: boolean): Promise<void> => {
+  const push = async (
+    entry: ZipPassThrough | ZipDeflate,
+    chunk: Uint8Array,
+    last: boolean,
+  ): Promise<void> => {
     bytes += chunk.length;
     if (bytes > MOST.bytes)
       throw new Error('A zip archive holds 4 GB at most. Export the frames in parts, or at a smaller size.');
@@ -52,9 +57,9 @@ export async function writeZip(file: string, fill: (zip: ZipFile) => Promise<boo
     if (out.writableNeedDrain) await Promise.race([once(out, 'drain'), failed]);
   };
   const archive: ZipFile = {
-    add: (name, whole) => push(begin(name), whole, true),
-    async addFile(name, from) {
-      const entry = begin(name);
+    add: (name, whole, how) => push(begin(name, how), whole, true),
+    async addFile(name, from, how) {
+      const entry = begin(name, how);
       for await (const chunk of createReadStream(from)) await push(entry, chunk as Buffer, false);
       await push(entry, new Uint8Array(0), true);
     },
