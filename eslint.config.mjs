@@ -1,5 +1,6 @@
 import tseslint from 'typescript-eslint';
 import hooks from 'eslint-plugin-react-hooks';
+import regexp from 'eslint-plugin-regexp';
 
 export default tseslint.config(
   { ignores: ['.next/**', '.data/**', 'node_modules/**', 'next-env.d.ts', '**/*.cjs'] },
@@ -14,6 +15,15 @@ export default tseslint.config(
       // What is named only to be left out of the rest is used by that.
       '@typescript-eslint/no-unused-vars': ['error', { ignoreRestSiblings: true }],
       eqeqeq: 'error',
+    },
+  },
+  {
+    // Expressions over input take time that grows as the input does, and no faster.
+    files: ['**/*.{ts,tsx,mjs}'],
+    plugins: { regexp },
+    rules: {
+      'regexp/no-super-linear-backtracking': ['error', { report: 'potential' }],
+      'regexp/no-super-linear-move': ['error', { ignorePartial: false, report: 'potential' }],
     },
   },
   {

@@ -70,7 +70,7 @@ await page.getByRole('button', { name: 'Open the group Saltmarsh, hand' }).click
 await choose('2 a, 1');
 await shot('trace');
 await step('Ink');
-await choose(/\d+ Swash$/);
+await choose(/(?<!\d)\d+ Swash$/);
 await showFrame(page, 62);
 await shot('ink');
 await step('Time');

@@ -49,7 +49,7 @@ async function measure(n: number) {
     await new Promise((done) => setTimeout(done, 4100));
     going = false;
     key();
-    const dropped = document.body.innerText.match(/(\d+) dropped/)?.[1] ?? '0';
+    const dropped = document.body.innerText.match(/(?<!\d)(\d+) dropped/)?.[1] ?? '0';
     return {
       worst: Math.max(...gaps),
       middle: gaps.sort((a, b) => a - b)[gaps.length >> 1]!,

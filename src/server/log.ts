@@ -15,7 +15,9 @@ function wordsOf(error: unknown): string {
 /** Where in our own code an error arose, as `file:line`; empty where it can't be told. */
 function placeOf(error: unknown): string {
   const own = (error as Error | null)?.stack?.split('\n').find((line) => /src\/|\.next\//.test(line));
-  return own?.match(/([\w.[\]-]+:\d+):\d+\)?$/)?.[1] ?? '';
+  // Its last part is `file.ts:line:column)`.
+  const last = own?.split(/[/\\(\s]/).at(-1) ?? '';
+  return /^([\w.[\]-]+:\d+):\d+\)?$/.exec(last)?.[1] ?? '';
 }
 
 /** Writes one line about an error on the terminal; answers with the id that stands in it, by which it can be asked after. */

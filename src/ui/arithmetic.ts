@@ -3,7 +3,7 @@
  * have a comma for their point. Null where it is no sum, or comes to nothing finite.
  */
 export function arithmetic(text: string): number | null {
-  const tokens = text.match(/\d*[.,]?\d+|[-+−*×/÷:()]|\S/g) ?? [];
+  const tokens = text.match(/(?:\d+(?:[.,]\d+)?|[.,]\d+)|[-+−*×/÷:()]|\S/g) ?? [];
   let at = 0;
   /** Whether the next sign is one of these; it is taken then. */
   const takes = (signs: string): string | null =>

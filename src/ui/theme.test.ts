@@ -5,7 +5,7 @@ import { wcagContrast as contrast } from 'culori';
 const source = readFileSync(join(__dirname, 'theme.ts'), 'utf8');
 const rolesIn = (block: string): Record<string, string> =>
   Object.fromEntries(
-    [...block.matchAll(/--([\w-]+): (#[0-9a-f]{6});/g)].map(([, name, value]) => [name!, value!]),
+    [...block.matchAll(/--(\w+(?:-\w+)*): (#[0-9a-f]{6});/g)].map(([, name, value]) => [name!, value!]),
   );
 const [dark, light] = [/:root \{(.*?)\}/s, /const LIGHT = `(.*?)`/s].map((rule) =>
   rolesIn(rule.exec(source)![1]!),

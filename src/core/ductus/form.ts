@@ -67,19 +67,23 @@ export function evenPlaces(way: readonly Point[], count: number): Point[] {
 }
 
 function movementOf(text: string): Movement {
-  const match = /^(\+ |• |‾ )?(.*?) (-?\d+,-?\d+.*)$/.exec(text.trim());
-  if (!match) throw new Error(`A movement can't be read: “${text}”.`);
-  const given = match[3]!.split(/\s+/).map((place): Given => {
+  const plain = text.trim();
+  const sign = /^[+•‾] /.exec(plain)?.[0] ?? '';
+  // A name, then places.
+  const first = plain.search(/ -?\d+,-?\d/);
+  if (first < sign.length) throw new Error(`A movement can't be read: “${text}”.`);
+  const places = plain.slice(first + 1).split(/\s+/);
+  const given = places.map((place): Given => {
     const read = /^(-?\d+),(-?\d+)(!)?$/.exec(place);
     if (!read) throw new Error(`A place can't be read: “${place}” in “${text}”.`);
     return { x: Number(read[1]) / 100, y: -Number(read[2]) / 100, isCorner: read[3] === '!' };
   });
   return {
-    name: match[2]!,
+    name: plain.slice(sign.length, first),
     way: evenPlaces(bent(given), PLACES),
-    isMark: match[1] === '• ',
-    isHeadLine: match[1] === '‾ ',
-    runsOn: match[1] === '+ ',
+    isMark: sign === '• ',
+    isHeadLine: sign === '‾ ',
+    runsOn: sign === '+ ',
   };
 }
 

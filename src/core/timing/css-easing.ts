@@ -15,7 +15,7 @@ export function cssOf(easing: Easing): string | null {
   return null;
 }
 
-const NUMBER = '[+-]?(?:\\d+\\.?\\d*|\\.\\d+)(?:e[+-]?\\d+)?';
+const NUMBER = '[+-]?(?:\\d+(?:\\.\\d*)?|\\.\\d+)(?:e[+-]?\\d+)?';
 
 /** The stops of linear(): a value with none, one or two places; places not given are spread evenly between (Level 2). */
 function readList(text: string): Easing | null {

@@ -72,7 +72,7 @@ export function notCarried(piece: Piece, settings: WholeExportSettings): Loss[] 
   const step = frameStep(format, piece.rate);
   if (step > 1)
     losses.push({
-      what: `${format.name} holds ${format.mostRate} frames a second at most: every ${step === 2 ? 'second' : `${step}th`} frame leaves, ${(framesPerSecond(piece.rate) / step).toFixed(2).replace(/\.?0+$/, '')} a second.`,
+      what: `${format.name} holds ${format.mostRate} frames a second at most: every ${step === 2 ? 'second' : `${step}th`} frame leaves, ${Number((framesPerSecond(piece.rate) / step).toFixed(2))} a second.`,
       layers: [],
     });
   const soft = named(isBlurred);

@@ -32,8 +32,10 @@ export function fileStem(name: string): string {
     .replace(/[^\p{L}\p{N}\p{M} _.-]+/gu, ' ')
     .replace(/\.{2,}/g, '.')
     .replace(/\s+/g, ' ')
-    .replace(/^[ .]+|[ .]+$/g, '');
-  return cutText(plain, 80) || 'piece';
+    .replace(/^[ .]+/, '');
+  let end = plain.length;
+  while (end > 0 && ' .'.includes(plain.charAt(end - 1))) end--;
+  return cutText(plain.slice(0, end), 80) || 'piece';
 }
 
 /** Ending and media type of the file of an export; a fill and its matte lie in a zip archive. */

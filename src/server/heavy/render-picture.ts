@@ -83,6 +83,6 @@ export async function renderPicture({ path }: { readonly path: string }): Promis
     const { message } = error as Error;
     if (/pixel limit/i.test(message))
       throw new Refused(`it unfolds to more than ${PICTURE_LIMITS.pixels / 1e6} million pixels.`);
-    throw new Refused(`it is damaged (${message.split('\n')[0]!.replace(/[.\s]+$/, '')}).`);
+    throw new Refused(`it is damaged (${message.split('\n')[0]!.trim().replace(/\.$/, '')}).`);
   }
 }

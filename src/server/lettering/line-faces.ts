@@ -26,7 +26,7 @@ async function load(id: LineFaceId): Promise<LineFace> {
     'utf8',
   );
   const letters = new Map<string, { advance: number; data: string }>();
-  for (const [, attributes] of source.matchAll(/<glyph\s+([^>]*?)\/?>/g)) {
+  for (const [, attributes] of source.matchAll(/<glyph\s([^>]*)>/g)) {
     const value = (name: string) => new RegExp(`\\b${name}="([^"]*)"`).exec(attributes!)?.[1];
     letters.set(plain(value('unicode') ?? ''), {
       advance: Number(value('horiz-adv-x') ?? 500),

@@ -38,7 +38,7 @@ const CHECKS =
 
 /** What effects say of themselves to people. */
 const EFFECTS = /src\/core\/effects\/\w+\.ts$/;
-const ABOUT = /\babout: '[^']*',|(?<=\(\{\s*)name: '[^']*',/g;
+const ABOUT = /\babout: '[^']*',|(\(\{\s*)name: '[^']*',/g;
 
 /** Leaves them out. */
 const withoutWords: Plugin = {
@@ -50,7 +50,7 @@ const withoutWords: Plugin = {
       return { contents, loader: 'ts' };
     });
     bundling.onLoad({ filter: EFFECTS }, async ({ path }) => ({
-      contents: (await readFile(path, 'utf8')).replace(ABOUT, ''),
+      contents: (await readFile(path, 'utf8')).replace(ABOUT, '$1'),
       loader: 'ts',
     }));
   },

@@ -5,7 +5,7 @@ const MOST_CHARACTERS = 20_000;
 const MOST_ENTITIES = 500;
 
 const DECLARATION =
-  /<!ENTITY\s+(%\s+)?([A-Za-z_][\w.-]*)\s+(?:(SYSTEM|PUBLIC)\b[^>]*|"([^"]*)"|'([^']*)')\s*>/g;
+  /<!ENTITY\s+(%\s+)?([A-Za-z_][\w.-]*)\s+(?:(SYSTEM|PUBLIC)\b[^>]*|"([^"]*)"\s*|'([^']*)'\s*)>/g;
 
 /**
  * The entities that a document type declares within the file, unfolded: exporting programs name namespaces and whole styles so.

@@ -108,14 +108,14 @@ function rulesOf(node: CssRule, order: number, leftOut: Set<string>): Rule[] {
 /** At-rules that change nothing of a picture that stands still. */
 const HARMLESS = new Set(['charset', 'namespace', 'font-face', 'keyframes', '-webkit-keyframes', 'page']);
 /** Media that a picture on a screen is. */
-const SHOWN = /^\s*(all|screen|only screen)?\s*$/i;
-const NOT_SHOWN = /^\s*(only\s+)?(print|speech)\b/i;
+const SHOWN = /^(all|screen|only screen)?$/i;
+const NOT_SHOWN = /^(only\s+)?(print|speech)\b/i;
 
 function readSheet(children: Iterable<CssNode>, rules: Rule[], leftOut: Set<string>): void {
   for (const node of children) {
     if (node.type === 'Rule') rules.push(...rulesOf(node, rules.length, leftOut));
     if (node.type !== 'Atrule' || HARMLESS.has(node.name)) continue;
-    const condition = node.prelude ? generate(node.prelude) : '';
+    const condition = node.prelude ? generate(node.prelude).trim() : '';
     if (node.name === 'media' && NOT_SHOWN.test(condition)) continue;
     if (node.name === 'media' && SHOWN.test(condition) && node.block)
       readSheet(node.block.children, rules, leftOut);

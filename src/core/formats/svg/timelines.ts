@@ -65,13 +65,23 @@ function ofAnimate({ attributes: a }: Element, base: string, { leftOut }: Readin
 }
 
 /** Words of a declaration, and lists of them: what stands in brackets belongs together. */
-const apart = (text: string, by: RegExp): string[] =>
-  text
-    .split(by)
-    .map((part) => part.trim())
-    .filter(Boolean);
-const COMMA = /,(?![^(]*\))/;
-const SPACE = /\s+(?![^(]*\))/;
+function apart(text: string, by: RegExp): string[] {
+  const parts: string[] = [];
+  let depth = 0;
+  let from = 0;
+  for (let i = 0; i <= text.length; i++) {
+    const c = text.charAt(i);
+    if (c === '(') depth++;
+    else if (c === ')') depth--;
+    if (i < text.length && (depth > 0 || !by.test(c))) continue;
+    const part = text.slice(from, i).trim();
+    if (part) parts.push(part);
+    from = i + 1;
+  }
+  return parts;
+}
+const COMMA = /,/;
+const SPACE = /\s/;
 
 /** One animation that CSS names. */
 interface Named {
@@ -87,7 +97,12 @@ interface Named {
 
 /** The animations that an element's declarations name (CSS Animations 1, 4). */
 function namedBy(d: Declarations, isName: (name: string) => boolean): Named[] {
-  const lists = (property: string): string[] => apart(d[property] ?? '', COMMA);
+  const known = new Map<string, string[]>();
+  const lists = (property: string): string[] => {
+    const list = known.get(property) ?? apart(d[property] ?? '', COMMA);
+    known.set(property, list);
+    return list;
+  };
   const shorthand = lists('animation').map((text) => apart(text, SPACE));
   const names = d['animation-name']
     ? lists('animation-name')
