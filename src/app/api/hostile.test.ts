@@ -32,7 +32,7 @@ afterAll(async () => {
 });
 
 /** Every handler that takes a body, by method and address. */
-const ROUTES = new Map(
+const ROUTES: ReadonlyMap<string, { readonly name: string; readonly method: Method }> = new Map(
   readdirSync(__dirname, { recursive: true, encoding: 'utf8' })
     .filter((name) => name.endsWith('route.ts'))
     .flatMap((name) => {

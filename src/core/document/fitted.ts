@@ -5,6 +5,7 @@ import { sameValue } from './changed';
 import type { Fitted } from './fitted-schema';
 import type { Piece, Stroke } from './schema';
 import { settled } from './settle';
+import { tieThatHolds } from './tied';
 
 /** Slices lie over one another by so much, px: no line shows between them. */
 const LAP = 1;
@@ -58,7 +59,10 @@ function fit(piece: Piece, stroke: Stroke): Stroke {
   const box = stroke.fitted && boxOf(piece, stroke.fitted.to);
   // Where there is nothing to keep to (an empty text) it stays as it was.
   if (!stroke.fitted || !box) return stroke;
-  const { path, width } = fittedPath(stroke.fitted, box);
+  const fitted = fittedPath(stroke.fitted, box);
+  // What it follows by other ways too is not said by its box.
+  const path = tieThatHolds(piece, stroke, 'path') || stroke.between ? stroke.path : fitted.path;
+  const width = tieThatHolds(piece, stroke, 'width') ? undefined : fitted.width;
   const same = sameValue(path, stroke.path);
   if (same && (width === undefined || width === stroke.ink.width)) return stroke;
   return {

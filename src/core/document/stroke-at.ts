@@ -5,6 +5,7 @@ import { changed, sameValue } from './changed';
 import { updateStrokes } from './edits/layers';
 import { ownBox } from './edits/place';
 import { partWithId, type Piece, type Stroke, strokesOf } from './schema';
+import { tieThatHolds } from './tied';
 import { worldOf } from './world';
 
 /** Where something stands in the picture at a frame: a pin, or what a layer or group turns about. Null where there is none. */
@@ -78,7 +79,7 @@ export function settleBetweens(piece: Piece): Piece {
   if (!strokesOf(piece).some((stroke) => stroke.between)) return piece;
   let moved = false;
   const layers = piece.layers.map((layer) => {
-    if (layer.type !== 'stroke' || !layer.between) return layer;
+    if (layer.type !== 'stroke' || !layer.between || tieThatHolds(piece, layer, 'path')) return layer;
     const { path } = strokeAt(piece, layer, 0);
     if (sameValue(path, layer.path)) return layer;
     moved = true;

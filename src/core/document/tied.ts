@@ -12,9 +12,9 @@ import { clamp } from '../numbers';
 import { mapValues } from '../timing';
 import { changed, sameValue } from './changed';
 import type { Ink } from './ink-schema';
-import { strokesOf, type Piece, type Stroke } from './schema';
+import { strokeById, strokesOf, type Piece, type Stroke } from './schema';
 import { settled } from './settle';
-import { TIED_PROPERTIES, type Tie } from './ties-schema';
+import { TIED_PROPERTIES, type Tie, type TiedProperty } from './ties-schema';
 
 const paths = new WeakMap<Path, Map<number, Path>>();
 
@@ -64,6 +64,10 @@ function tiedInk(ink: Ink, source: Ink, tie: Tie): Ink {
   };
 }
 
+/** The tie by which a property of a stroke follows another that is there. */
+export const tieThatHolds = (piece: Piece, stroke: Stroke, property: TiedProperty): Tie | undefined =>
+  stroke.ties?.find((tie) => tie.property === property && strokeById(piece, tie.to));
+
 /** The stroke as its ties make it, given the strokes it follows; itself where they change nothing. */
 function followed(stroke: Stroke, sourceOf: (id: string) => Stroke | undefined): Stroke {
   return (stroke.ties ?? []).reduce<Stroke>((made, tie) => {
@@ -71,7 +75,7 @@ function followed(stroke: Stroke, sourceOf: (id: string) => Stroke | undefined):
     if (!source) return made;
     if (tie.property === 'path') {
       const path = tiedPath(source.path, tie);
-      return path === made.path ? made : { ...made, path };
+      return sameValue(path, made.path) ? made : { ...made, path };
     }
     const ink = tiedInk(made.ink, source.ink, tie);
     return sameValue(ink, made.ink) ? made : { ...made, ink };
