@@ -142,6 +142,7 @@ test('what a page calls saved is what the server has; no document was saved that
       revision: async () => (await call(PIECES.revision, { params: { id } })).revision,
       save: (body) => sendChanges(id, body),
       restore: async () => {},
+      bringBack: async () => {},
       putBeside: async (document) =>
         void (await call(PIECES.create, { params: { id: project }, body: { document } })),
     };

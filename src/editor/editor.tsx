@@ -3,7 +3,8 @@ import Link from 'next/link';
 import { startTransition, useCallback, useEffect, useState } from 'react';
 import { Group as PanelGroup, Panel, Separator, useDefaultLayout } from 'react-resizable-panels';
 import styled from 'styled-components';
-import { EditStepContext, inIdle, Notices, onFilesDropped, Questions } from '@/ui';
+import { PIECES } from '@/contract';
+import { Button, EditStepContext, inIdle, MainButton, Notices, onFilesDropped, Questions } from '@/ui';
 import { PieceBar, PieceBarPlace, SaveBanner, StepRail, StepRailPlace, ToolStrip, ZoomStrip } from './bar';
 import { showAddress, watchAddress } from './address';
 import { BeginCard } from './begin';
@@ -15,7 +16,7 @@ import { SvgDialog, takeDropped, takeFiles } from './importing';
 import { fetchPanels, STEP_PANELS } from './panels';
 import { ProofPanel, useProof, watchProof } from './proof';
 import { watchTexts } from './reveal';
-import { openForEditing } from './saving';
+import { ApiError, call, isOutage, openForEditing } from './saving';
 import { Score } from './score';
 import { recall, remember } from './remembered';
 import { NARROW, usePanelFold } from './panel-fold';
@@ -99,27 +100,25 @@ const Plain = styled.div`
 /** The editor of one piece. */
 export function Editor({ id }: { id: string }) {
   const [ready, setReady] = useState(false);
-  const [error, setError] = useState('');
+  const [error, setError] = useState<Error | null>(null);
+  const [attempts, setAttempts] = useState(0);
   useEffect(() => {
     let close: (() => void) | null = null;
     let watches: (() => void)[] = [];
     let left = false;
-    openForEditing(id, () => !left).then(
-      (end) => {
-        // Left while it was being opened: it is closed at once.
-        if (left) return end();
-        close = end;
-        showAddress();
-        const tour = new URLSearchParams(window.location.search).has('tour');
-        setReady(true);
-        inIdle(fetchPanels);
-        const files = filesHanded(id);
-        if (files.length > 0) void takeFiles(files);
-        if (tour) requestAnimationFrame(() => goToStop(tourLeftAt()));
-        watches = [watchProof(), watchTexts(), sayWhatIsHeld(), watchAddress(), onFilesDropped(takeDropped)];
-      },
-      (problem: Error) => setError(problem.message),
-    );
+    openForEditing(id, () => !left).then((end) => {
+      // Left while it was being opened: it is closed at once.
+      if (left) return end();
+      close = end;
+      showAddress();
+      const tour = new URLSearchParams(window.location.search).has('tour');
+      setReady(true);
+      inIdle(fetchPanels);
+      const files = filesHanded(id);
+      if (files.length > 0) void takeFiles(files);
+      if (tour) requestAnimationFrame(() => goToStop(tourLeftAt()));
+      watches = [watchProof(), watchTexts(), sayWhatIsHeld(), watchAddress(), onFilesDropped(takeDropped)];
+    }, setError);
     const deaf = listenForKeys();
     return () => {
       left = true;
@@ -127,12 +126,17 @@ export function Editor({ id }: { id: string }) {
       watches.forEach((end) => end());
       close?.();
     };
-  }, [id]);
+  }, [id, attempts]);
 
+  const tryAgain = () => {
+    setError(null);
+    setAttempts((before) => before + 1);
+  };
   if (error) {
     return (
       <Plain role="alert">
-        <p>This piece could not be opened. {error}</p>
+        <p>This piece could not be opened. {error.message}</p>
+        <WayOut id={id} error={error} onDone={tryAgain} />
         <Link href="/">All projects</Link>
       </Plain>
     );
@@ -143,6 +147,22 @@ export function Editor({ id }: { id: string }) {
       <Opened />
     </EditStepContext>
   );
+}
+
+/** What can be done about a piece that could not be opened. */
+function WayOut({ id, error, onDone }: { id: string; error: Error; onDone: () => void }) {
+  const [words, setWords] = useState('');
+  if (error instanceof ApiError && error.details['inBin'] === true) {
+    const bringBack = () =>
+      call(PIECES.undelete, { params: { id } }).then(onDone, (problem: Error) => setWords(problem.message));
+    return (
+      <>
+        {words && <p>{words}</p>}
+        <MainButton onPress={bringBack}>Restore from the bin</MainButton>
+      </>
+    );
+  }
+  return isOutage(error) ? <Button onPress={onDone}>Try again</Button> : null;
 }
 
 /** So long the rest of a page waits for its picture, ms: a page that nobody looks at shows none. */

@@ -1,11 +1,12 @@
 'use client';
-import type { ReactNode } from 'react';
+import { useState, type ReactNode, type RefAttributes } from 'react';
 import {
   Button as AriaButton,
   ToggleButton as AriaToggle,
   Tooltip,
   TooltipTrigger,
-  type ButtonProps,
+  type ButtonProps as AriaButtonProps,
+  type PressEvent,
   type ToggleButtonProps,
 } from 'react-aria-components';
 import styled, { css } from 'styled-components';
@@ -34,6 +35,10 @@ export const buttonLooks = css`
   &[data-disabled] {
     opacity: 0.4;
   }
+  &[data-pending] {
+    opacity: 0.6;
+    cursor: progress;
+  }
   svg {
     width: 16px;
     height: 16px;
@@ -41,8 +46,24 @@ export const buttonLooks = css`
   }
 `;
 
+interface ButtonProps extends Omit<AriaButtonProps, 'onPress'>, RefAttributes<HTMLButtonElement> {
+  /** What it starts. Where that is a promise the button is at work until it settles: another press does nothing. */
+  onPress?: (event: PressEvent) => unknown;
+}
+
+function PressedOnce({ onPress, isPending, ...props }: ButtonProps) {
+  const [working, setWorking] = useState(false);
+  const press = (event: PressEvent): void => {
+    const started = onPress?.(event);
+    if (!(started instanceof Promise)) return;
+    setWorking(true);
+    void started.finally(() => setWorking(false));
+  };
+  return <AriaButton {...props} isPending={(isPending ?? false) || working} onPress={press} />;
+}
+
 /** A plain button with words; `$wide` as wide as the room it stands in. */
-export const Button = styled(AriaButton)<{ $wide?: boolean }>`
+export const Button = styled(PressedOnce)<{ $wide?: boolean }>`
   ${buttonLooks}
   ${({ $wide }) => $wide && 'width: 100%; margin-top: 6px;'}
 `;
@@ -57,7 +78,7 @@ export const TextButton = styled.button.attrs({ type: 'button' })`
 `;
 
 /** The one main action of a place. */
-export const MainButton = styled(AriaButton)<{ $wide?: boolean }>`
+export const MainButton = styled(PressedOnce)<{ $wide?: boolean }>`
   ${buttonLooks}
   ${({ $wide }) => $wide && 'width: 100%;'}
   background: var(--head);

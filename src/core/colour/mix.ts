@@ -1,4 +1,5 @@
 import { convertLrgbToRgb, convertOklabToLrgb, convertRgbToOklab, parseHex } from 'culori/fn';
+import { remembered } from '../keep';
 import { clamp } from '../numbers';
 import { blendAt, type Animated } from '../timing';
 
@@ -9,21 +10,12 @@ export interface Oklab {
   readonly b: number;
 }
 
-const known = new Map<string, Oklab>();
-const KNOWN_AT_MOST = 4000;
-
 /** OKLab of #rrggbb. */
-export function oklabOf(colour: string): Oklab {
-  let lab = known.get(colour);
-  if (!lab) {
-    const rgb = parseHex(colour);
-    const { l, a, b } = rgb ? convertRgbToOklab(rgb) : { l: 0, a: 0, b: 0 };
-    lab = { l, a, b };
-    if (known.size >= KNOWN_AT_MOST) known.clear();
-    known.set(colour, lab);
-  }
-  return lab;
-}
+export const oklabOf: (colour: string) => Oklab = remembered({ most: 4000 }, (colour: string) => {
+  const rgb = parseHex(colour);
+  const { l, a, b } = rgb ? convertRgbToOklab(rgb) : { l: 0, a: 0, b: 0 };
+  return { l, a, b };
+});
 
 /** #rrggbb of red, green and blue, 0..1; what lies beyond is clipped channel by channel. */
 export function hexOfRgb(...channels: readonly [r: number, g: number, b: number]): string {

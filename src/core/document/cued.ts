@@ -9,6 +9,8 @@ import { lastChange, windowAt } from './window-at';
 
 /** Looks at a travelling window so many times a frame, then halves down. */
 const LOOKS = 4;
+/** And so often in all: of keys that lie a day apart nobody tells quarters of a frame. */
+const MOST_LOOKS = 100_000;
 
 /** When an end of a travelling window first reaches a share of the length. */
 function travelArrival(stroke: Stroke, part: Cue['part'], at: number): number | null {
@@ -16,7 +18,8 @@ function travelArrival(stroke: Stroke, part: Cue['part'], at: number): number | 
   if (!span) return null;
   const reached = (frame: number): boolean => windowAt(stroke, frame)[part] >= at;
   const last = lastChange(stroke.window);
-  for (let low = span.first, high = low; high <= last; low = high, high += 1 / LOOKS) {
+  const step = Math.max(1 / LOOKS, (last - span.first) / MOST_LOOKS);
+  for (let low = span.first, high = low; high <= last; low = high, high += step) {
     if (!reached(high)) continue;
     for (let step = 0; step < 30 && high > low; step++) {
       const middle = (low + high) / 2;

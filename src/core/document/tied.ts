@@ -8,6 +8,7 @@ import {
   translation,
   type Path,
 } from '../geometry';
+import { rememberedOf } from '../keep';
 import { clamp } from '../numbers';
 import { mapValues } from '../timing';
 import { changed, sameValue } from './changed';
@@ -16,22 +17,16 @@ import { strokeById, strokesOf, type Piece, type Stroke } from './schema';
 import { settled } from './settle';
 import { TIED_PROPERTIES, type Tie, type TiedProperty } from './ties-schema';
 
-const paths = new WeakMap<Path, Map<number, Path>>();
+/** Sizes of one path that are kept: a factor that is dragged makes one after another. */
+const MOST_OF_ONE = 24;
 
 /** A path scaled about its middle, the same object each time. */
-function scaledPath(path: Path, factor: number): Path {
+const scaledPath = rememberedOf(MOST_OF_ONE, (path: Path, factor: number): Path => {
   const box = pathBounds(path);
   if (factor === 1 || !box) return path;
-  const of = paths.get(path) ?? new Map<number, Path>();
-  paths.set(path, of);
-  let scaled = of.get(factor);
-  if (!scaled) {
-    const [x, y] = [(box.left + box.right) / 2, (box.top + box.bottom) / 2];
-    scaled = transformPath(path, compose(translation(x, y), compose(scaling(factor), translation(-x, -y))));
-    of.set(factor, scaled);
-  }
-  return scaled;
-}
+  const [x, y] = [(box.left + box.right) / 2, (box.top + box.bottom) / 2];
+  return transformPath(path, compose(translation(x, y), compose(scaling(factor), translation(-x, -y))));
+});
 
 const tiedPath = (path: Path, { factor, offset }: Tie): Path =>
   parallelPath(scaledPath(path, factor), offset);

@@ -1,3 +1,4 @@
+export { commandsIn } from './commands-in';
 export * from './blend';
 export { changedBounds } from './changed-bounds';
 export { changedItems, type Change } from './changed-items';

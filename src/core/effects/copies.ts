@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { mixColours } from '../colour';
-import { kept as keptOf, transformed, type DrawItem } from '../draw';
+import { commandsIn, kept as keptOf, transformed, type DrawItem } from '../draw';
 import {
   applyMatrix,
   compose,
@@ -88,8 +88,15 @@ const schema = z.strictObject({
 });
 export type Copies = z.infer<typeof schema>;
 
-/** Copies beyond so many items in all are left out: no picture shows them, and painting would never end. */
+/** Copies beyond so many items or commands of paths in all are left out: no picture shows them, and painting would never end. */
 const MOST_ITEMS = 20_000;
+const MOST_COMMANDS = 1_000_000;
+
+/** How many copies of some items are shown at the most. */
+const mostCopies = (items: Items): number =>
+  Math.floor(
+    Math.min(MOST_ITEMS / Math.max(1, items.length), MOST_COMMANDS / Math.max(1, commandsIn(items))),
+  );
 
 /** Where a place `at` (0..1) along a path puts something that stood upright at its origin. */
 function along(path: Path, at: number, turned: boolean): Matrix {
@@ -206,7 +213,7 @@ export const COPIES = effectKind({
     const back = inverse(m);
     const places = placesOf(arrangement, null).length;
     const first = items(frame);
-    const many = clamp(Math.floor(MOST_ITEMS / Math.max(1, first.length)), 1, places);
+    const many = clamp(mostCopies(first), 1, places);
     const shown = Array.from({ length: many }, (_, i) =>
       effect.delay === 0 ? first : items(frame - effect.delay * i),
     );

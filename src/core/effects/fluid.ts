@@ -65,6 +65,11 @@ interface Moving {
   readonly tailRuns: number;
 }
 
+/** A finer line has no body to be seen, px: it stays the stroke that it is. */
+const FINEST = 0.25;
+/** Places at which the width of a body is looked at. */
+const MOST_BREAKS = 2000;
+
 /** The body: a belly behind the running head, a neck behind that, drawn out towards a running tail. */
 function penOf(effect: Fluid, { now, head, tail, headRuns, tailRuns }: Moving, frame: number): PenWidth {
   const { width } = now;
@@ -82,7 +87,8 @@ function penOf(effect: Fluid, { now, head, tail, headRuns, tailRuns }: Moving, f
     return width * Math.max(0.12, 1 + belly - neck - drawn + wiggle);
   };
   const breaks: number[] = [];
-  for (let s = tail; s < head; s += width / 3) breaks.push(s);
+  const step = Math.max(width / 3, (head - tail) / MOST_BREAKS);
+  for (let s = tail; s < head; s += step) breaks.push(s);
   return { at, widest: width * (1.6 + 0.2 * effect.wiggle), breaks };
 }
 
@@ -98,12 +104,15 @@ function passed(tailAt: (frame: number) => number, share: number, frame: number)
   return high;
 }
 
+/** Drops of one stroke at a time. */
+const MOST_DROPS = 2000;
+
 /** Drops that the tail has let go: each where it was let go, falling a little behind, growing less. */
 function drops(effect: Fluid, { m, now, tail }: Moving, subject: Subject): FillItem['path'] {
   const { frame, stroke } = subject;
   const tailAt = (at: number): number => stroke(at)?.tail ?? 0;
-  const gap = APART * now.width;
   const before = tailAt(frame - LIFE) * m.length;
+  const gap = Math.max(APART * now.width, (tail - before) / MOST_DROPS);
   const path: FillItem['path'][number][] = [];
   for (
     let k = Math.max(1, Math.ceil(before / gap));
@@ -132,7 +141,7 @@ function body(effect: Fluid, now: Items, subject: Subject): Items {
   const { frame, stroke } = subject;
   const own = stroke(frame);
   const colour = colourOf(now);
-  if (!own || own.width <= 0 || !colour) return now;
+  if (!own || own.width < FINEST || !colour) return now;
   const m = measurePath(own.path);
   const [head, tail] = [own.head * m.length, own.tail * m.length].map((s) => clamp(s, 0, m.length));
   const headRuns = activity((at) => stroke(at)?.head ?? 0, frame, m.length, own.width);

@@ -1,5 +1,6 @@
 import { createNoise2D } from 'simplex-noise';
 import type { Point } from '../geometry';
+import { remembered } from '../keep';
 import { seeded } from './seeded';
 
 /** Root mean square of simplex noise in two dimensions, as measured over 1.2 million places. */
@@ -10,21 +11,10 @@ const APART = 0.405;
 /** Which way a place is moved, px. */
 export type Field = (at: Point) => Point;
 
-const known = new Map<
-  number,
-  readonly [ReturnType<typeof createNoise2D>, ReturnType<typeof createNoise2D>]
->();
-const KNOWN_AT_MOST = 64;
-
-function noiseOf(seed: number) {
-  let pair = known.get(seed);
-  if (!pair) {
-    if (known.size >= KNOWN_AT_MOST) known.clear();
-    pair = [createNoise2D(seeded(seed * 2)), createNoise2D(seeded(seed * 2 + 1))];
-    known.set(seed, pair);
-  }
-  return pair;
-}
+const noiseOf = remembered(
+  { most: 64 },
+  (seed: number) => [createNoise2D(seeded(seed * 2)), createNoise2D(seeded(seed * 2 + 1))] as const,
+);
 
 /**
  * A field that moves places as by an unsteady hand: as far as `amount` (px, root mean square), neighbours alike, places further

@@ -10,7 +10,7 @@ import {
   type Point,
 } from '../geometry';
 import { isRibbon, movedRibbon } from '../ink';
-import { clamp } from '../numbers';
+import { stepsIn } from '../numbers';
 import type { Field } from './noise';
 
 /** Shares of a grain. A wave four grains long is left by 5 % of its height at the most by straight lines so long, by 0.2 % by curves. */
@@ -61,10 +61,28 @@ function moved(cubic: Cubic, field: Field): PathCommand {
   return ['C', x1 + first('x'), y1 + first('y'), x2 + second('x'), y2 + second('y'), x3 + d3!.x, y3 + d3!.y];
 }
 
+/** Pieces that one shape is cut into: along 40,000 px they are as short as they should be. */
+const MOST_PIECES = 40_000;
+
+/** How long a shape's outline is, by the polygons of its curves, px. */
+function lengthOf(path: readonly PathCommand[]): number {
+  let sum = 0;
+  let [x, y] = [0, 0];
+  for (const c of path) {
+    if (c[0] === 'Z') continue;
+    for (let i = 1; i < c.length; i += 2) {
+      const [px, py] = [c[i] as number, c[i + 1] as number];
+      if (c[0] !== 'M') sum += Math.hypot(px - x, py - y);
+      [x, y] = [px, py];
+    }
+  }
+  return sum;
+}
+
 /** Path commands every point of which is moved by a field of a grain, px. */
 export function warpedCommands(path: readonly PathCommand[], field: Field, grain: number): PathCommand[] {
   const straight = grain * LINE <= STRAIGHT;
-  const step = grain * (straight ? LINE : CURVE);
+  const step = Math.max(grain * (straight ? LINE : CURVE), lengthOf(path) / MOST_PIECES);
   const out: PathCommand[] = [];
   const move = (p: Point): Point => {
     const by = field(p);
@@ -79,7 +97,7 @@ export function warpedCommands(path: readonly PathCommand[], field: Field, grain
     { x: 0, y: 0 },
   ];
   const curve = (cubic: Cubic, length: number): void => {
-    const pieces = clamp(Math.ceil(length / step), 1, 10_000);
+    const pieces = stepsIn(length, step, MOST_PIECES);
     if (straight) {
       for (let i = 1; i <= pieces; i++) lines.add(cubicPoint(cubic, i / pieces));
       return;

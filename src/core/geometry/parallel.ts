@@ -1,3 +1,4 @@
+import { rememberedOf } from '../keep';
 import { clamp } from '../numbers';
 import { cornersOf } from './corners';
 import { fitPath } from './fit';
@@ -7,7 +8,9 @@ import { distance, type Point } from './point';
 
 /** How far the parallel may be from the true one, px. */
 const TOLERANCE = 0.15;
-const known = new WeakMap<Path, Map<number, Path>>();
+/** Parallels of one path that are kept: a distance that is dragged makes one after another. */
+const MOST_OF_ONE = 24;
+const setAsideBy = rememberedOf(MOST_OF_ONE, setAside);
 
 /**
  * The path set aside by a distance, px: to the right of its direction where positive. Where the path bends tighter than
@@ -15,11 +18,7 @@ const known = new WeakMap<Path, Map<number, Path>>();
  */
 export function parallelPath(path: Path, aside: number): Path {
   if (aside === 0 || path.points.length < 2) return path;
-  let of = known.get(path);
-  if (!of) known.set(path, (of = new Map()));
-  let parallel = of.get(aside);
-  if (!parallel) of.set(aside, (parallel = setAside(path, aside)));
-  return parallel;
+  return setAsideBy(path, aside);
 }
 
 function setAside(path: Path, aside: number): Path {

@@ -1,3 +1,4 @@
+import { remembered } from '../keep';
 import { arcCubics, svgArc } from './arc';
 import type { PathCommand } from './commands';
 import { smoothHandles } from './fit';
@@ -165,19 +166,14 @@ export function pathData(commands: readonly PathCommand[], digits = 2): string {
     .join('');
 }
 
-const known = new Map<string, readonly PathCommand[]>();
-const KNOWN_MOST = 4000;
+/** Characters of path data whose commands are kept: more than any document holds. */
+const MOST_TEXT = 16e6;
 
 /** The commands of path data that the document holds; the same text is read once. */
-export function commandsOf(data: string): readonly PathCommand[] {
-  let commands = known.get(data);
-  if (!commands) {
-    commands = readPathData(data).commands;
-    if (known.size >= KNOWN_MOST) known.clear();
-    known.set(data, commands);
-  }
-  return commands;
-}
+export const commandsOf: (data: string) => readonly PathCommand[] = remembered(
+  { mostInAll: MOST_TEXT, sizeOf: (data: string) => data.length },
+  (data) => readPathData(data).commands,
+);
 
 /** Each piece of drawing commands as a path of points; a closing line of no length is left out. */
 export function pathsOf(commands: readonly PathCommand[]): Path[] {

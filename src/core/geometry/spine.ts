@@ -2,6 +2,7 @@ import { lengthAtParameter } from './arc-length';
 import { cubicDerivative, cubicPoint } from './cubic';
 import { cubicBetween, isNearCubic } from './cubic-between';
 import { cornersOf } from './corners';
+import { clamp } from '../numbers';
 import { measurePath, type MeasuredPath } from './measured-path';
 import type { Path } from './path';
 import { unit, type Point } from './point';
@@ -20,6 +21,8 @@ const TOLERANCE = 0.04;
 /** How far a smooth curve through the places may be from it, px. */
 const SMOOTH_TOLERANCE = 0.005;
 const DEEPEST = 12;
+/** Places of one path: with many segments each is halved less often. */
+const MOST_PLACES = 2 ** 17;
 
 const known = new WeakMap<Path, Map<number, readonly SpinePlace[]>>();
 
@@ -42,6 +45,7 @@ export function spineOf(path: Path, radius: number): readonly SpinePlace[] {
 
 function sample(m: MeasuredPath, radius: number): SpinePlace[] {
   const corners = new Map(cornersOf(m.path).map((corner) => [corner.s, corner]));
+  const deepest = clamp(Math.floor(Math.log2(MOST_PLACES / Math.max(1, m.segments.length))), 2, DEEPEST);
   const out: SpinePlace[] = [];
   const push = (s: number, p: Point, direction: Point): void => {
     const along = direction.x === 0 && direction.y === 0 ? (out.at(-1)?.out ?? { x: 1, y: 0 }) : direction;
@@ -75,7 +79,7 @@ function sample(m: MeasuredPath, radius: number): SpinePlace[] {
       const cut = chord > 1e-9 ? 8 * radius * (sag / chord) ** 2 : radius;
       const tiny = chord < 0.2 && sag < 0.1;
       const near = sag + cut <= TOLERANCE && smoothMiss(c, t0, p0, t1, p1, chord, p) <= SMOOTH_TOLERANCE;
-      if (depth < 2 || (depth < DEEPEST && !tiny && !near)) {
+      if (depth < 2 || (depth < deepest && !tiny && !near)) {
         refine(t0, p0, middle, p, depth + 1);
         refine(middle, p, t1, p1, depth + 1);
       } else put(t0);

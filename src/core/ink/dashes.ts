@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { Caps } from './caps-and-joins';
+import { stepsIn } from '../numbers';
 import { keyedNumber, number } from '../properties';
 
 /** A pattern of dashes along a stroke, and how it keeps to it while the stroke grows. */
@@ -98,6 +99,8 @@ export interface Span {
 /** More dashes than anyone can tell apart, of which drawing would choke: drawn as an unbroken line. */
 const DASHES_AT_MOST = 20_000;
 const TOUCHING = 1e-6;
+/** A pattern of less is an unbroken line, px: what lies so near together is one. */
+const FINEST_PERIOD = 1e-3;
 
 /** An odd list of lengths is repeated to make an even one (SVG 2, 13.5.6). */
 export const evenPattern = (pattern: readonly number[]): readonly number[] =>
@@ -185,8 +188,10 @@ function dashSide(
 ): void {
   const start = side.at + (from - side.from) * side.rate;
   const end = side.at + (to - side.from) * side.rate;
-  let base = Math.floor(start / period) * period;
-  for (let i = 0; base <= end;) {
+  const first = Math.floor(start / period) * period;
+  // Counted, not added up: far along a fine pattern a step may be less than a number can tell.
+  const repeats = stepsIn(end - first, period, DASHES_AT_MOST) + 1;
+  for (let k = 0, i = 0, base = first; k < repeats && base <= end;) {
     const dash = pattern[i]!;
     const [a, b] = [base, base + dash];
     // A dash without length counts where it lies; one that only touches the stretch's edge does not.
@@ -203,6 +208,7 @@ function dashSide(
     }
     base += dash + pattern[i + 1]!;
     i = (i + 2) % pattern.length;
+    if (i === 0) k++;
   }
 }
 
@@ -221,7 +227,7 @@ export function dashSpans(
 ): Span[] {
   const { pattern } = dashes;
   const period = patternLength(pattern);
-  if (!(period > 0) || (inked.to - inked.from) / period > DASHES_AT_MOST) return [inked];
+  if (!(period > FINEST_PERIOD) || (inked.to - inked.from) / period > DASHES_AT_MOST) return [inked];
   const out: Span[] = [];
   if (dashes.flow === 'ride') {
     const [rule] = layPattern(dashes, length, closed, []);

@@ -1,1 +1,2 @@
 export { clamp } from './clamp';
+export { stepsIn } from './steps-in';

@@ -1,3 +1,4 @@
+import { stepsIn } from '../numbers';
 import { changedBounds, itemBounds, strokeReach, type DrawItem } from '../draw';
 import { cubicPoint, unite, type Bounds, type Cubic, type PathCommand, type Point } from '../geometry';
 import type { MakeCanvas, PaintContext } from './context';
@@ -6,6 +7,8 @@ import { pixelsOf } from './pixels';
 
 /** Width of the columns in which ink is looked for, canvas px. */
 const COLUMN = 128;
+/** One curve is looked at in so many places at the most: a longer one lies mostly beyond any picture. */
+const MOST_PLACES = 2048;
 /** Curves are looked at in so many places for every column they may cross. */
 const PLACES = 8;
 
@@ -35,7 +38,7 @@ function markPath(
   const curve = (cubic: Cubic): void => {
     const [x0, y0, x1, y1, x2, y2, x3, y3] = cubic;
     const length = Math.hypot(x1 - x0, y1 - y0) + Math.hypot(x2 - x1, y2 - y1) + Math.hypot(x3 - x2, y3 - y2);
-    const pieces = Math.max(1, Math.ceil((length * PLACES) / COLUMN));
+    const pieces = stepsIn(length * PLACES, COLUMN, MOST_PLACES);
     // A Bézier curve goes from one place to the next by no more than three times its polygon's share.
     const about = reach + (1.5 * length) / pieces;
     for (let i = 0; i <= pieces; i++) {

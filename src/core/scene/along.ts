@@ -1,22 +1,13 @@
 import { placesAlong, shapeAlong, type Lettering } from '../document';
+import { rememberedOf } from '../keep';
 
-const made = new WeakMap<Lettering, Map<string, Lettering>>();
-
-/** Shapes that are kept made: as many as are seen in a few seconds. */
-const KEPT = 200;
+/** Lettering as its face stands at some places of its axes; as many are kept as are seen in a few seconds. */
+const variedTo = rememberedOf(200, (lettering: Lettering, places: string): Lettering => ({
+  ...lettering,
+  set: shapeAlong(lettering.set.along!, places.split(' ').map(Number)),
+}));
 
 /** Lettering as its face stands at a frame; itself where no axis of it follows keys. The same one for the same places. */
 export function variedAt(lettering: Lettering, frame: number): Lettering {
-  const { along } = lettering.set;
-  if (!along) return lettering;
-  const at = placesAlong(lettering, frame);
-  let known = made.get(lettering);
-  if (!known) made.set(lettering, (known = new Map()));
-  const name = at.join(' ');
-  let result = known.get(name);
-  if (!result) {
-    if (known.size >= KEPT) known.clear();
-    known.set(name, (result = { ...lettering, set: shapeAlong(along, at) }));
-  }
-  return result;
+  return lettering.set.along ? variedTo(lettering, placesAlong(lettering, frame).join(' ')) : lettering;
 }

@@ -1,4 +1,5 @@
 import { COUNT_SIGN, type Lettering } from '../document';
+import { rememberedOf } from '../keep';
 import { valueAt } from '../timing';
 
 /** A number as it is written, with so many digits after the point. */
@@ -10,24 +11,14 @@ export const numberWords = (value: number, places: number): string => {
 /** The glyphs of digits get names of their own among those of a face, of which none has so many. */
 const FIRST_DIGIT = 90_000_000;
 
-const made = new WeakMap<Lettering, Map<string, Lettering>>();
-
-/** Numbers that are kept made: as many as are seen in a few seconds. */
-const KEPT = 200;
+/** Lettering with some number; as many are kept as are seen in a few seconds. */
+const countedTo = rememberedOf(200, withNumber);
 
 /** Lettering as it stands with its number at a frame; itself where it counts nothing. The same one for the same number. */
 export function countedAt(lettering: Lettering, frame: number): Lettering {
   const { count, set } = lettering;
   if (!count || !set.digits) return lettering;
-  const text = numberWords(valueAt(count.value, frame), count.places);
-  let known = made.get(lettering);
-  if (!known) made.set(lettering, (known = new Map()));
-  let result = known.get(text);
-  if (!result) {
-    if (known.size >= KEPT) known.clear();
-    known.set(text, (result = withNumber(lettering, text)));
-  }
-  return result;
+  return countedTo(lettering, numberWords(valueAt(count.value, frame), count.places));
 }
 
 function withNumber(lettering: Lettering, text: string): Lettering {

@@ -1,5 +1,6 @@
 import type { Path, PathCommand } from '../geometry';
 import { commandsBounds, measurePath, pointAtLength } from '../geometry';
+import { stepsIn } from '../numbers';
 import { inside, ringsOf, rowsOf } from './outline-rings';
 
 /** A stroke runs along a part where so much of its length lies in it, or so much of the part's size. */
@@ -7,6 +8,8 @@ const SHARE_OF_STROKE = 0.6;
 const SHARE_OF_PART = 0.12;
 /** Distance of the places at which a stroke is looked at, px. */
 const APART = 2;
+/** Places of one stroke. */
+const MOST = 20_000;
 /**
  * For each outline the places, in a list of paths, of those that run along it: the strokes it belongs to. An outline along
  * which none runs belongs to the one that comes nearest to doing so, unless it has others.
@@ -19,7 +22,7 @@ export function ownersOf(
 ): number[][] {
   const places = paths.map((path) => {
     const m = measurePath(path);
-    const count = Math.max(1, Math.ceil(m.length / APART));
+    const count = stepsIn(m.length, APART, MOST);
     return {
       length: m.length,
       at: Array.from({ length: count + 1 }, (_, i) => pointAtLength(m, (m.length * i) / count)),

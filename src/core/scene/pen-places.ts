@@ -2,10 +2,13 @@ import type { Stroke } from '../document';
 import { kept } from '../draw';
 import { measurePath, pointAtLength, type Bounds } from '../geometry';
 import { penWidth } from '../ink';
+import { stepsIn } from '../numbers';
 import { valueAt } from '../timing';
 
 /** Distance of the places at which a pen is looked at, px. */
 const APART = 2;
+/** Places of one pen: along 40,000 px no further apart than that. */
+const MOST = 20_000;
 /** Places of a pen along its stroke: x, y and half its width, one after another. */
 export type Places = Float64Array;
 
@@ -14,7 +17,7 @@ export const placesOf = ({ path, ink }: Stroke): Places =>
   kept(path, 'places of the pen', [ink.width, ink.widths], () => {
     const m = measurePath(path);
     const pen = penWidth(valueAt(ink.width, Infinity), m.length, ink.widths, null, { from: 0, to: m.length });
-    const count = Math.max(1, Math.ceil(m.length / APART));
+    const count = stepsIn(m.length, APART, MOST);
     const places = new Float64Array(3 * (count + 1));
     for (let i = 0; i <= count; i++) {
       const s = (m.length * i) / count;

@@ -64,7 +64,7 @@ export function HistoryDialog({
             ) : (
               <span style={{ display: 'flex', gap: 6 }}>
                 <Button onPress={() => onCompare(item.revision)}>Compare</Button>
-                <Button onPress={() => void restore(item.revision)}>Restore</Button>
+                <Button onPress={() => restore(item.revision)}>Restore</Button>
               </span>
             )}
           </li>

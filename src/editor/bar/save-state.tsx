@@ -11,7 +11,11 @@ const WORDS: Record<SaveStatus, string> = {
   offline: 'Server unreachable · kept in this browser',
   conflict: 'Changed elsewhere',
   refused: 'Not saved',
+  deleted: 'In the bin',
 };
+
+/** Where this browser keeps nothing, and the server can’t be reached. */
+const NOT_KEPT = 'Server unreachable · not kept, leave this page open';
 
 const Words = styled.span<{ $calm: boolean }>`
   color: ${({ $calm }) => ($calm ? 'var(--quiet)' : 'var(--caution)')};
@@ -38,19 +42,22 @@ const Banner = styled.div`
 export function SaveState() {
   const status = useSaving((s) => s.status);
   const message = useSaving((s) => s.message);
+  const keeps = useSaving((s) => s.keeps);
   const calm = status === 'saved' || status === 'unsaved' || status === 'saving';
   return (
     <Words $calm={calm} role="status" title={message} data-save={status}>
-      {WORDS[status]}
+      {status === 'offline' && !keeps ? NOT_KEPT : WORDS[status]}
     </Words>
   );
 }
 
-const attempt = (way: 'keepBoth' | 'takeTheirs' | 'putMineOver') => () =>
-  void useSaving
+const attempt = (way: 'keepBoth' | 'takeTheirs' | 'putMineOver' | 'bringBack') => () =>
+  useSaving
     .getState()
     .saving?.[way]()
     .catch((error: Error) => notify(`${error.message} Nothing was changed; both versions are still kept.`));
+
+const KEPT = 'Your work is kept in this browser.';
 
 /** Work on the piece that goes on by itself, as strokes that are made to follow their text. */
 export function WorkState() {
@@ -67,11 +74,25 @@ export function WorkState() {
 export function SaveBanner() {
   const status = useSaving((s) => s.status);
   const message = useSaving((s) => s.message);
+  const keeps = useSaving((s) => s.keeps);
+  if (status === 'deleted') {
+    return (
+      <Banner role="alert">
+        <span>
+          This piece was deleted elsewhere.{' '}
+          {keeps ? 'What you see is kept in this browser.' : 'What you see is still here.'}
+        </span>
+        <Button onPress={attempt('bringBack')}>Restore from the bin</Button>
+      </Banner>
+    );
+  }
   if (status === 'refused') {
     return (
       <Banner role="alert">
-        <span>{message} Your work is kept in this browser.</span>
-        <Button onPress={() => void save()}>Try again</Button>
+        <span>
+          {message} {keeps ? KEPT : 'Leave this page open: this browser keeps nothing.'}
+        </span>
+        <Button onPress={() => save()}>Try again</Button>
       </Banner>
     );
   }

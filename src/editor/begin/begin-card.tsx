@@ -135,7 +135,7 @@ function LayoutRow() {
   if (layouts.isError)
     return (
       <Hint role="alert">
-        {layouts.error.message} <Button onPress={() => void layouts.refetch()}>Try again</Button>
+        {layouts.error.message} <Button onPress={() => layouts.refetch()}>Try again</Button>
       </Hint>
     );
   return (

@@ -170,7 +170,7 @@ export function ExportList() {
       {list.isError && (
         <p role="alert">
           The exports cannot be fetched: {list.error.message}{' '}
-          <Button onPress={() => void list.refetch()}>Try again</Button>
+          <Button onPress={() => list.refetch()}>Try again</Button>
         </p>
       )}
       {list.data?.exports.length === 0 && (

@@ -73,7 +73,7 @@ export function Presets({ now, onTake }: { now: Preset; onTake: (preset: Preset)
           plain
           autoFocus={named}
           label={`Remove ${chosen.name} from the shelf`}
-          onPress={() => void takeOffShelf(chosen.id)}
+          onPress={() => takeOffShelf(chosen.id)}
         >
           <Trash2 aria-hidden />
         </IconButton>

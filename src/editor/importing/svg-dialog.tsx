@@ -56,11 +56,11 @@ export function SvgDialog() {
           </Facts>
           {svg.read.leftOut.length > 0 && <Facts>Left out: {svg.read.leftOut.join(', ')}.</Facts>}
           <Choices>
-            <MainButton onPress={() => void finishSvg('art')}>As art</MainButton>
-            <Button isDisabled={svg.lines === 0} onPress={() => void finishSvg('strokes')}>
+            <MainButton onPress={() => finishSvg('art')}>As art</MainButton>
+            <Button isDisabled={svg.lines === 0} onPress={() => finishSvg('strokes')}>
               Lines as strokes
             </Button>
-            <Button style={{ justifySelf: 'start' }} onPress={() => void finishSvg('underlay')}>
+            <Button style={{ justifySelf: 'start' }} onPress={() => finishSvg('underlay')}>
               As underlay
             </Button>
           </Choices>

@@ -155,7 +155,7 @@ export function FindStrokes({ source }: { source: Traceable }) {
         ) : mine?.strokes ? (
           <Waiting />
         ) : (
-          <MainButton $wide onPress={() => void traceSource(source)}>
+          <MainButton $wide onPress={() => traceSource(source)}>
             Find the strokes
           </MainButton>
         )}
@@ -202,7 +202,7 @@ export function FindStrokes({ source }: { source: Traceable }) {
           onChange={setOffset}
           {...pixels}
         />
-        <Button $wide onPress={() => void addOutlines(source, offset)}>
+        <Button $wide onPress={() => addOutlines(source, offset)}>
           Follow the edge
         </Button>
         <Hint>Inward where the number is negative.</Hint>

@@ -53,7 +53,7 @@ export function LayoutsGroup() {
       )}
       {layouts.isError && (
         <Hint role="alert">
-          {layouts.error.message} <Button onPress={() => void layouts.refetch()}>Try again</Button>
+          {layouts.error.message} <Button onPress={() => layouts.refetch()}>Try again</Button>
         </Hint>
       )}
       {layouts.isPending && (
@@ -79,7 +79,7 @@ export function LayoutsGroup() {
           ))}
         </CardGrid>
       )}
-      <Button $wide isDisabled={chosen === 0 || saving} onPress={() => void keep()}>
+      <Button $wide isDisabled={chosen === 0 || saving} onPress={() => keep()}>
         Save the selection as a layout
       </Button>
       {chosen === 0 && <Hint>Select layers to keep them as a layout of your own.</Hint>}

@@ -87,7 +87,7 @@ function NestedControls({ nested }: { nested: Nested }) {
         />
       </OwnersOf>
       {from && (
-        <Button $wide onPress={() => void renew()}>
+        <Button $wide onPress={() => renew()}>
           Update
         </Button>
       )}

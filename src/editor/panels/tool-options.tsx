@@ -70,7 +70,7 @@ function FreehandOptions() {
         ) : (
           <Buttons $one $first>
             {PEN_RECORDINGS.map((recording) => (
-              <Button key={recording.id} onPress={() => void replay(recording)}>
+              <Button key={recording.id} onPress={() => replay(recording)}>
                 {recording.name}
               </Button>
             ))}

@@ -47,7 +47,7 @@ export function WriteItselfGroup() {
         </>
       ) : (
         <>
-          <MainButton $wide isDisabled={empty || varied} onPress={() => void writeItself(layer.id)}>
+          <MainButton $wide isDisabled={empty || varied} onPress={() => writeItself(layer.id)}>
             {again ? 'Find its strokes anew' : 'Let it write itself'}
           </MainButton>
           <Hint role={behind ? 'alert' : undefined} style={behind ? { color: 'var(--caution)' } : undefined}>

@@ -87,7 +87,7 @@ export function BinDialog({ isOpen, onClose }: { isOpen: boolean; onClose: () =>
                 {item.kind === 'piece' ? `from “${item.facts}”` : `project, ${item.facts}`} · {timeLeft(item)}
               </small>
             </div>
-            <Button aria-label={`Restore ${item.name}`} onPress={() => void restore(item)}>
+            <Button aria-label={`Restore ${item.name}`} onPress={() => restore(item)}>
               Restore
             </Button>
             <Button aria-label={`Delete ${item.name} for good`} onPress={() => remove(item)}>

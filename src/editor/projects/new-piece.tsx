@@ -17,9 +17,12 @@ export function NewPiece({ project, onClose }: { project: ProjectSummary; onClos
   const [rateId, setRateId] = useState('25/1');
   const [length, setLength] = useState(100);
   const [error, setError] = useState('');
+  const [isBusy, setBusy] = useState(false);
   const [numerator, denominator] = rateId.split('/').map(Number) as [number, number];
   const rate = { numerator, denominator };
   const create = async () => {
+    if (isBusy) return;
+    setBusy(true);
     const preset = SIZES.find((s) => s.id === size)!;
     try {
       const document = newPiece(cutName(name), preset.size, rate, length);
@@ -28,6 +31,7 @@ export function NewPiece({ project, onClose }: { project: ProjectSummary; onClos
       router.push(`/pieces/${made.id}`);
     } catch (problem) {
       setError((problem as Error).message);
+      setBusy(false);
     }
   };
   return (
@@ -71,7 +75,9 @@ export function NewPiece({ project, onClose }: { project: ProjectSummary; onClos
         />
         {error && <p role="alert">{error}</p>}
         <Foot>
-          <MainButton type="submit">Create</MainButton>
+          <MainButton type="submit" isPending={isBusy}>
+            Create
+          </MainButton>
         </Foot>
       </Form>
     </Dialog>

@@ -198,7 +198,7 @@ export function ProjectList() {
         {/* Before the page has come alive a press would be lost. */}
         <Button
           isDisabled={list.isPending}
-          onPress={() => void change(() => call(PROJECTS.create, { body: { name: 'New project' } }))}
+          onPress={() => change(() => call(PROJECTS.create, { body: { name: 'New project' } }))}
         >
           <Plus aria-hidden /> New project
         </Button>
@@ -235,8 +235,8 @@ export function ProjectList() {
                 <Button>{way === 'move' ? 'Move to …' : 'Copy to …'}</Button>
               </Menu>
             ))}
-            <Button onPress={() => void actions.duplicate(selected)}>Duplicate</Button>
-            <Button onPress={() => void actions.remove(selected)}>Delete</Button>
+            <Button onPress={() => actions.duplicate(selected)}>Duplicate</Button>
+            <Button onPress={() => actions.remove(selected)}>Delete</Button>
             <Button onPress={clearChosen}>Select none</Button>
           </>
         ) : (
@@ -248,7 +248,7 @@ export function ProjectList() {
       {list.isError && (
         <p role="alert">
           The projects cannot be fetched: {list.error.message}{' '}
-          <Button onPress={() => void list.refetch()}>Try again</Button>
+          <Button onPress={() => list.refetch()}>Try again</Button>
         </p>
       )}
       {list.data?.projects.length === 0 && <p>No projects yet. Make one, then draw its first piece.</p>}

@@ -22,7 +22,7 @@ test('an endpoint is asked at its address, its parameters made safe, its body as
   server.answer = () => Response.json({ revision: 3 });
   await expect(call(PIECES.restore, { params: { id: ID, revision: 2 } })).resolves.toEqual({ revision: 3 });
   expect(asked.at(-1)!.url).toBe(`/api/pieces/${ID}/revisions/2/restore`);
-  expect(asked.at(-1)!.init).toEqual({ method: 'POST' });
+  expect(asked.at(-1)!.init).toMatchObject({ method: 'POST' });
   const body = { baseRevision: 1, session: 's', document: { name: 'A/B' } };
   server.answer = () => Response.json({ revision: 3, hash: 'a'.repeat(64) });
   await call(PIECES.save, { params: { id: '../x' }, body });
@@ -59,4 +59,38 @@ test('a server that is not there, and one that speaks of other things, are told 
   expect(other.message).toMatch(/does not understand\. Load the page again; what you did is kept/);
   server.answer = () => new Response('not JSON at all', { status: 200 });
   expect((await fault(call(PIECES.revision, { params: { id: ID } }))).message).toMatch(/does not understand/);
+});
+
+test('a request that makes something carries a key: the same while nobody knows whether it was done, another afterwards', async () => {
+  const keyOf = () => (asked.at(-1)!.init.headers as Record<string, string>)['Idempotency-Key'];
+  const make = () => call(PROJECTS.create, { body: { name: 'Once' } });
+  const lost = () => Promise.reject(new TypeError('network'));
+  server.answer = lost;
+  await fault(make());
+  const first = keyOf();
+  expect(first).toMatch(/^[\w-]{8,100}$/);
+  // What else is asked for meanwhile is something else.
+  await fault(call(PROJECTS.create, { body: { name: 'Other' } }));
+  expect(keyOf()).not.toBe(first);
+  server.answer = () => Response.json({ id: ID, name: 'Once' });
+  await make();
+  expect(keyOf()).toBe(first);
+  await make();
+  expect(keyOf()).not.toBe(first);
+  const second = keyOf();
+  server.answer = () => Response.json({ error: { message: 'No.' } }, { status: 422 });
+  await fault(make());
+  const refused = keyOf();
+  await fault(make());
+  expect([refused === second, keyOf() === refused]).toEqual([false, false]);
+  // Two presses on one button, the second before the first is answered.
+  let answer = () => {};
+  server.answer = () => new Promise((done) => (answer = () => done(Response.json({ id: ID, name: 'Once' }))));
+  const both = [make(), make()];
+  expect(
+    new Set(asked.slice(-2).map(({ init }) => (init.headers as Record<string, string>)['Idempotency-Key']))
+      .size,
+  ).toBe(1);
+  answer();
+  void both;
 });

@@ -15,6 +15,28 @@ export class ApiError extends Error {
 export const isOutage = (error: unknown): boolean =>
   error instanceof ApiError && (error.status === 0 || error.status >= 500);
 
+/**
+ * Keys of requests that make something, by what they ask for, while it is not known whether they were done. Asked for once more
+ * meanwhile, or after an answer that was lost, a request carries the key it had: the server makes one thing of both.
+ */
+const keys = new Map<string, string>();
+/** So many are remembered: of requests whose answer never came. */
+const MOST_KEYS = 100;
+
+async function keyed<T>(what: string, send: (headers: Record<string, string>) => Promise<T>): Promise<T> {
+  const key = keys.get(what) ?? crypto.randomUUID();
+  if (keys.size >= MOST_KEYS) keys.delete(keys.keys().next().value!);
+  keys.set(what, key);
+  try {
+    const answer = await send({ 'Idempotency-Key': key });
+    keys.delete(what);
+    return answer;
+  } catch (error) {
+    if (!isOutage(error)) keys.delete(what);
+    throw error;
+  }
+}
+
 async function fetched(path: string, init: RequestInit): Promise<unknown> {
   let response: Response;
   try {
@@ -47,7 +69,11 @@ export async function call<E extends Endpoint>(to: E, { params, body }: Asking<E
     headers: { 'Content-Type': 'application/json' },
   };
   const address = addressOf(to.path, params as Record<string, unknown>);
-  return understood(to, await fetched(address, { method: to.method, ...json }));
+  if (to.method !== 'POST') return understood(to, await fetched(address, { method: to.method, ...json }));
+  return keyed(`${address} ${json ? json.body : ''}`, async (key) => {
+    const headers = { ...(json && json.headers), ...key };
+    return understood(to, await fetched(address, { method: 'POST', ...json, headers }));
+  });
 }
 
 /** Sends the bytes of a file; answers with what was agreed on, or throws an ApiError in words. */
@@ -58,11 +84,15 @@ export async function sendBytes<E extends Endpoint>(
   { name, signal }: { readonly name?: string; readonly signal?: AbortSignal } = {},
 ): Promise<AnswerOf<E>> {
   const query = name === undefined ? '' : `?name=${encodeURIComponent(name)}`;
-  const init: RequestInit = {
-    method: to.method,
-    body: bytes,
-    headers: { 'Content-Type': 'application/octet-stream' },
-    ...(signal && { signal }),
-  };
-  return understood(to, await fetched(addressOf(to.path, params) + query, init));
+  const address = addressOf(to.path, params) + query;
+  const facts = [bytes.size, bytes.type, bytes instanceof File ? `${bytes.name} ${bytes.lastModified}` : ''];
+  return keyed(`${address} ${facts.join(' ')}`, async (key) => {
+    const init: RequestInit = {
+      method: to.method,
+      body: bytes,
+      headers: { 'Content-Type': 'application/octet-stream', ...key },
+      ...(signal && { signal }),
+    };
+    return understood(to, await fetched(address, init));
+  });
 }

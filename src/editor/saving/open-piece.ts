@@ -47,6 +47,7 @@ const serverOf = ({ id, projectId }: Pick<OpenPiece, 'id' | 'projectId'>): Savin
   revision: async () => (await call(PIECES.revision, one(id))).revision,
   save: (body) => sendChanges(id, body),
   restore: async (revision) => void (await call(PIECES.restore, { params: { id, revision } })),
+  bringBack: async () => void (await call(PIECES.undelete, one(id))),
   putBeside: async (document) => void (await call(PIECES.create, { ...one(projectId), body: { document } })),
 });
 
@@ -141,7 +142,9 @@ export async function openForEditing(id: string, wanted: () => boolean): Promise
     if (saving.isSaved()) return;
     saving.keep();
     void save();
-    if (useSaving.getState().status === 'refused') event.preventDefault();
+    const { status, keeps } = useSaving.getState();
+    // Nothing has it but this page.
+    if (status === 'refused' || !keeps) event.preventDefault();
   };
   window.addEventListener('online', online);
   window.addEventListener('beforeunload', leaving);

@@ -37,7 +37,10 @@ function fakeServer(document: Piece) {
       const { revision, savedBy, document: stored } = server;
       return { id: 'p', projectId: 'q', projectName: 'Q', revision, savedBy, document: stored };
     },
-    revision: async () => server.revision,
+    async revision() {
+      if (server.refuses) throw server.refuses;
+      return server.revision;
+    },
     async save(body: { baseRevision: number; session: string; document: Piece }) {
       if (!server.reachable) throw away();
       if (server.refuses) throw server.refuses;
@@ -61,6 +64,9 @@ function fakeServer(document: Piece) {
       return { revision: mine, hash: hashOf(body.document) };
     },
     restore: async () => {},
+    async bringBack() {
+      server.refuses = null;
+    },
     async putBeside(other: Piece) {
       server.beside.push(other.name);
     },
@@ -119,6 +125,7 @@ async function openWindow(
     saving,
     status: () => shown.status,
     message: () => shown.message,
+    keeps: () => shown.keeps,
     rename(name: string, own = true) {
       desk.piece = { ...desk.piece, name };
       saving.changed(own);
@@ -347,4 +354,39 @@ test('a store of the browser that never answers keeps nothing from the server', 
   await pass(600);
   await closing;
   expect(fake.server.document.name).toBe('D');
+});
+
+test.each([
+  ['refuses', () => Promise.reject(new Error('blocked'))],
+  ['never answers', () => new Promise<void>(() => {})],
+])('a store of the browser that %s is said to keep nothing, within two seconds', async (_, keep) => {
+  const server = fakeServer(named('A'));
+  const one = await openWindow(server, { kept: new Map(), box: { keep, drop: keep } }, 's1');
+  server.server.reachable = false;
+  one.rename('B');
+  await pass(2600);
+  expect([one.status(), one.keeps()]).toEqual(['offline', false]);
+  expect(one.desk.said).toEqual([expect.stringContaining('keeps nothing')]);
+  one.rename('C');
+  await pass(2600);
+  expect(one.desk.said).toHaveLength(1);
+});
+
+test('a piece deleted elsewhere is said at once, and comes back with what was done meanwhile', async () => {
+  for (const edits of [true, false]) {
+    const [server, drafts] = [fakeServer(named('A')), fakeDrafts()];
+    const one = await openWindow(server, drafts, 's1');
+    server.server.refuses = new ApiError(404, 'This piece is in the bin.');
+    if (edits) {
+      one.rename('B');
+      await pass(600);
+      expect(drafts.kept.get('s1')?.document).toMatchObject({ name: 'B' });
+    } else await one.saving.poll();
+    expect([one.status(), one.message()]).toEqual(['deleted', 'This piece is in the bin.']);
+    one.rename('C');
+    await pass(20_000);
+    expect([one.status(), server.server.saves]).toEqual(['deleted', 0]);
+    await one.saving.bringBack();
+    expect([one.status(), server.server.document.name]).toEqual(['saved', 'C']);
+  }
 });

@@ -7,9 +7,10 @@ import { placeInWords } from './place-in-words';
 
 /**
  * saved: the server has all of it. unsaved: changed just now. saving: on its way. offline: kept in this browser until
- * the server answers again. conflict: changed elsewhere meanwhile, both kept. refused: the server will not take it.
+ * the server answers again. conflict: changed elsewhere meanwhile, both kept. refused: the server will not take it. deleted: the piece
+ * is in the bin, or gone.
  */
-export type SaveStatus = 'saved' | 'unsaved' | 'saving' | 'offline' | 'conflict' | 'refused';
+export type SaveStatus = 'saved' | 'unsaved' | 'saving' | 'offline' | 'conflict' | 'refused' | 'deleted';
 
 /** What is shown of the saving of the open piece. */
 export interface SaveState {
@@ -48,6 +49,8 @@ export interface SavingServer {
   }): Promise<{ revision: number; hash: string }>;
   /** Makes a revision of the history the newest. */
   restore(revision: number): Promise<void>;
+  /** Takes the piece out of the bin. */
+  bringBack(): Promise<void>;
   /** Puts a document beside the piece, as a piece of its own. */
   putBeside(document: Piece): Promise<void>;
 }
@@ -82,6 +85,8 @@ export interface Saving {
   takeTheirs(): Promise<void>;
   putMineOver(): Promise<void>;
   restore(revision: number): Promise<void>;
+  /** The way out where the piece was deleted elsewhere: it comes back, and what was done here since is saved. */
+  bringBack(): Promise<void>;
 }
 
 /** Whether something was done, within so many milliseconds. */
@@ -202,6 +207,10 @@ export function startSaving(
           return false;
         }
         show({ status: 'conflict', message });
+      } else if (code === 404) {
+        unanswered = null;
+        show({ status: 'deleted', message });
+        void keepDraft();
       } else if (isOutage(error)) {
         // A server that can't be reached, or whose database went away, may still have taken it; one that failed has not.
         unanswered = code === 500 ? null : document;
@@ -235,7 +244,7 @@ export function startSaving(
   function save(): Promise<void> {
     clearTimeout(timer);
     if (running) return running;
-    if (state.status === 'conflict') return Promise.resolve();
+    if (state.status === 'conflict' || state.status === 'deleted') return Promise.resolve();
     if (!unanswered && now() === base.document) {
       show({ status: 'saved', message: '' });
       return Promise.resolve();
@@ -280,7 +289,7 @@ export function startSaving(
       changedSince ??= Date.now();
       // While something is dragged every move would be written down; its end tells again.
       if (!editor.isDragging()) keepSoon();
-      if (state.status === 'conflict') return;
+      if (state.status === 'conflict' || state.status === 'deleted') return;
       if (state.status === 'saved' || state.status === 'refused') show({ status: 'unsaved', message: '' });
       if (state.status === 'unsaved') later(REST_MS);
     },
@@ -289,7 +298,12 @@ export function startSaving(
       if (state.status === 'offline') return save();
       if (state.status !== 'saved' || editor.isDragging()) return;
       const before = base.revision;
-      const revision = await server.revision();
+      const revision = await server.revision().catch((error: unknown) => {
+        if ((error as ApiError).status !== 404) throw error;
+        if (!left && state.status === 'saved')
+          show({ status: 'deleted', message: (error as ApiError).message });
+        return before;
+      });
       if (left || state.status !== 'saved' || base.revision !== before || revision <= before) return;
       await showTheirs(
         'This piece was changed in another window. You now see revision #; undo brings back what you had.',
@@ -346,7 +360,7 @@ export function startSaving(
       clearTimeout(timer);
       if (left !== base.document) void keepDraft();
       if (running) await running;
-      if (state.status !== 'refused') await save();
+      if (state.status !== 'refused' && state.status !== 'deleted') await save();
     },
     async keepBoth() {
       const mine = now();
@@ -360,6 +374,11 @@ export function startSaving(
     async putMineOver() {
       // What stands there was never shown here: it is written over as a whole, and stays in the history.
       base = { revision: theirs, document: null };
+      show({ status: 'unsaved', message: '' });
+      await save();
+    },
+    async bringBack() {
+      await server.bringBack();
       show({ status: 'unsaved', message: '' });
       await save();
     },

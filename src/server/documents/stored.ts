@@ -32,6 +32,15 @@ export interface Standing extends Pick<Piece, 'name' | 'size' | 'length' | 'rate
 export const noPiece = (): HttpError =>
   new HttpError(404, 'There is no such piece; it may have been deleted.');
 
+/** Why a piece is not there: deleted, it can be brought back. */
+async function missing(id: string): Promise<HttpError> {
+  const [binned] = await models().database.query('SELECT id FROM pieces WHERE id = $1', {
+    type: QueryTypes.SELECT,
+    bind: [id],
+  });
+  return binned ? new HttpError(404, 'This piece is in the bin.', { inBin: true }) : noPiece();
+}
+
 /**
  * How a piece stands.
  * @param transaction given, the piece is locked until that is over.
@@ -45,7 +54,7 @@ export async function standing(id: string, transaction?: Transaction): Promise<S
       WHERE p.id = $1 AND p.deleted_at IS NULL ${transaction ? 'FOR UPDATE OF p' : ''}`,
     { type: QueryTypes.SELECT, bind: [id], ...(transaction && { transaction }) },
   );
-  if (!row) throw noPiece();
+  if (!row) throw await missing(id);
   return row;
 }
 

@@ -41,7 +41,7 @@ export function KeptEffects({ ids, effects }: { ids: readonly string[]; effects:
             {name}
           </Button>
           <small>{words(content)}</small>
-          <IconButton plain label={`Remove ${name} from the shelf`} onPress={() => void takeOffShelf(id)}>
+          <IconButton plain label={`Remove ${name} from the shelf`} onPress={() => takeOffShelf(id)}>
             <X />
           </IconButton>
         </Row>

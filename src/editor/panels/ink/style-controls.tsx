@@ -104,7 +104,7 @@ export function StyleControls({ strokes }: { strokes: readonly Stroke[] }) {
             <IconButton
               plain
               label={onShelf ? 'Put it on the shelf as it is now' : 'Put it on the shelf, for all pieces'}
-              onPress={() => void keep(one)}
+              onPress={() => keep(one)}
             >
               <Archive />
             </IconButton>
@@ -142,7 +142,7 @@ export function StyleControls({ strokes }: { strokes: readonly Stroke[] }) {
           <IconButton
             plain
             label={`Remove ${item.name} from the shelf`}
-            onPress={() => void takeOffShelf(item.id)}
+            onPress={() => takeOffShelf(item.id)}
           >
             <ArchiveX />
           </IconButton>

@@ -130,7 +130,7 @@ export function CoverageGroup() {
       )}
       <Buttons $one>
         {(coverage.bare.length > 0 || worst > UNSEEN) && (
-          <Button onPress={() => void fitStrokes(layer)}>Fit the strokes to it</Button>
+          <Button onPress={() => fitStrokes(layer)}>Fit the strokes to it</Button>
         )}
         {coverage.bare.length > 0 && (
           <Button onPress={() => edit((p) => widenToCover(p, coverage.bare))}>Wider strokes</Button>

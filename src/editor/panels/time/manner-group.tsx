@@ -96,7 +96,7 @@ export function MannerGroup({ strokes }: { strokes: readonly Stroke[] }) {
           label={
             onShelf ? 'Put it on the shelf as it is now' : 'Keep this manner on the shelf, for all pieces'
           }
-          onPress={() => void keep()}
+          onPress={() => keep()}
         >
           <Archive />
         </IconButton>
@@ -104,7 +104,7 @@ export function MannerGroup({ strokes }: { strokes: readonly Stroke[] }) {
           <IconButton
             plain
             label={`Remove ${onShelf.name} from the shelf`}
-            onPress={() => void takeOffShelf(onShelf.id)}
+            onPress={() => takeOffShelf(onShelf.id)}
           >
             <ArchiveX />
           </IconButton>

@@ -1,0 +1,1 @@
+export { remembered, rememberedOf } from './remembered';

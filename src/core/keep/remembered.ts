@@ -1,0 +1,42 @@
+import { LRUCache } from 'lru-cache';
+
+/** What may be kept of a function's results: so many, or so much of them together, by a measure of each. */
+export type Bound<K> =
+  { readonly most: number } | { readonly mostInAll: number; readonly sizeOf: (key: K) => number };
+
+/**
+ * A function whose results are kept by what it was given; of too many those go that were asked for longest ago, so that one more than
+ * fits costs one and not all. The same result is the same object while it is kept.
+ */
+export function remembered<K extends string | number, V extends object>(
+  bound: Bound<K>,
+  make: (key: K) => V,
+): (key: K) => V {
+  const known = new LRUCache<K, V>(
+    'most' in bound
+      ? { max: bound.most }
+      : { maxSize: bound.mostInAll, sizeCalculation: (_, key) => Math.max(1, bound.sizeOf(key)) },
+  );
+  return (key) => {
+    let value = known.get(key);
+    if (value === undefined) known.set(key, (value = make(key)));
+    return value;
+  };
+}
+
+/** As `remembered`, for each thing by itself: what was made of one that is gone goes with it. */
+export function rememberedOf<T extends object, K extends string | number, V extends object>(
+  most: number,
+  make: (of: T, key: K) => V,
+): (of: T, key: K) => V {
+  const all = new WeakMap<T, (key: K) => V>();
+  return (of, key) => {
+    let one = all.get(of);
+    // What is kept of a thing must not keep the thing itself.
+    if (!one) {
+      const it = new WeakRef(of);
+      all.set(of, (one = remembered({ most }, (inner: K) => make(it.deref()!, inner))));
+    }
+    return one(key);
+  };
+}
