@@ -251,3 +251,32 @@ test('keys mean the piece only where the focus is; those of one character can be
   await page.keyboard.press('v');
   await expect(pen).toHaveAttribute('aria-pressed', 'false');
 });
+
+test('a press on Create and Enter in its field, one after the other, make one piece', async ({ page }) => {
+  const { id } = await api<{ id: string }>(page, 'POST', '/api/projects', {
+    name: `Once ${crypto.randomUUID()}`,
+  });
+  await page.goto('/');
+  const project = page.locator(`[data-project="${id}"]`);
+  await project.getByRole('button', { name: 'New piece' }).click();
+  const dialog = page.getByRole('dialog', { name: 'New piece' });
+  let posts = 0;
+  let answer = () => {};
+  const held = new Promise<void>((done) => {
+    answer = done;
+  });
+  await page.route('**/api/projects/*/pieces', async (route) => {
+    posts++;
+    await held;
+    await route.continue();
+  });
+  await dialog.getByLabel('Name').fill('Made once');
+  await page.keyboard.press('Enter');
+  const create = dialog.getByRole('button', { name: 'Create' });
+  await expect(create).toHaveAttribute('data-pending', 'true');
+  await create.click({ force: true });
+  await dialog.getByLabel('Name').press('Enter');
+  answer();
+  await expect(page).toHaveURL(/\/pieces\//);
+  expect(posts).toBe(1);
+});

@@ -100,6 +100,95 @@ for (const [choice, outcome] of [
   });
 }
 
+test('replaced is replaced: a marker of another window that this one never saw is not among its own, and saves go on', async ({
+  page,
+  context,
+}) => {
+  const desk = await openNew(page, three('Markers'));
+  const other = await context.newPage();
+  await other.goto(`/pieces/${desk.pieceId}`);
+  const mark = async (window: typeof page, frame: number) => {
+    await window.getByLabel('Frame', { exact: true }).fill(String(frame));
+    await window.keyboard.press('Enter');
+    await window.locator('[data-canvas]').focus();
+    await window.keyboard.press('b');
+    await expect(window.locator(`[data-marker="${frame}"]`)).toBeVisible();
+  };
+  // This window hears nothing while the other one saves.
+  await page.route('**/api/pieces/**', (route) => route.abort());
+  await mark(other, 20);
+  await expect(other.locator('[data-save="saved"]')).toBeVisible();
+  await other.close();
+  await mark(page, 10);
+  await page.unroute('**/api/pieces/**');
+  await page.getByRole('button', { name: 'Replace it with mine' }).click();
+  const frames = async () => (await desk.savedDocument()).markers.map(({ frame }) => frame);
+  expect(await frames()).toEqual([10]);
+  await mark(page, 15);
+  expect(await frames()).toEqual([10, 15]);
+});
+
+test('a piece deleted elsewhere is said at once, and comes back from the bin with what was done meanwhile', async ({
+  page,
+}) => {
+  const desk = await openNew(page, three('Deleted elsewhere'));
+  await api(page, 'DELETE', `/api/pieces/${desk.pieceId}`);
+  await rename(page, 'Done meanwhile');
+  await expect(page.getByText('This piece was deleted elsewhere.')).toBeVisible();
+  await page.getByRole('button', { name: 'Restore from the bin' }).click();
+  expect((await desk.savedDocument()).name).toBe('Done meanwhile');
+  // Opened by its address while it is in the bin there is a way out too.
+  await api(page, 'DELETE', `/api/pieces/${desk.pieceId}`);
+  await page.reload();
+  await expect(page.getByText('This piece is in the bin.')).toBeVisible();
+  await page.getByRole('button', { name: 'Restore from the bin' }).click();
+  await expect(page.getByLabel('Name of the piece').first()).toHaveValue('Done meanwhile');
+});
+
+test('where this browser keeps nothing, an outage says so, and leaving is asked about', async ({
+  page,
+  browser,
+}) => {
+  const desk = await openNew(page, three('Nothing kept'));
+  const context = await browser.newContext();
+  await context.addInitScript(() =>
+    Object.defineProperty(window, 'indexedDB', {
+      get() {
+        throw new DOMException('blocked', 'SecurityError');
+      },
+    }),
+  );
+  const bare = await context.newPage();
+  await bare.goto(`${new URL(page.url()).origin}/pieces/${desk.pieceId}`);
+  await expect(bare.locator('[data-canvas]')).toHaveAttribute('data-frame', /\d/);
+  await bare.route('**/api/**', (route) => route.abort());
+  await rename(bare, 'Only here');
+  await expect(bare.getByText('not kept, leave this page open')).toBeVisible();
+  const asked = new Promise<string>((done) =>
+    bare.on('dialog', (dialog) => {
+      done(dialog.type());
+      void dialog.dismiss();
+    }),
+  );
+  await bare.close({ runBeforeUnload: true });
+  expect(await asked).toBe('beforeunload');
+  await context.close();
+});
+
+test('a dialog that could not be fetched is said once, and is there when it is opened anew', async ({
+  page,
+}) => {
+  await openNew(page, three('Chunks'));
+  await page.route('**/_next/static/**', (route) => route.abort());
+  const open = page.getByRole('button', { name: 'Export', exact: true });
+  await open.click();
+  await expect(page.getByText('could not be fetched')).toHaveCount(1);
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await page.unroute('**/_next/static/**');
+  await open.click();
+  await expect(page.getByRole('dialog', { name: 'Export' })).toBeVisible();
+});
+
 test('an older revision is restored from the history', async ({ page }) => {
   const desk = await openNew(page, three('First name'));
   await rename(page, 'Second name');

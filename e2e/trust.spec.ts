@@ -1,3 +1,4 @@
+import { connect } from 'node:net';
 import { expect, test, type Page } from '@playwright/test';
 import { setInk, strokesOf, updateLayers, tieStrokes, type Piece, type Stroke } from '../src/core/document';
 import { signature } from '../src/layouts';
@@ -223,4 +224,34 @@ test('the proof counts from the opening of the piece, bare spots too', async ({ 
   await button.click();
   await expect(page.getByText(/bare/).first()).toBeVisible();
   await expect(button).toHaveText(new RegExp(`${counted}$`));
+});
+
+test('whoever hangs up in the middle, or asks for what nobody knows, ends nobody else’s answers', async ({
+  page,
+}) => {
+  await page.goto('/');
+  const { hostname, port, host } = new URL(page.url());
+  /** Sends the beginning of a request and goes. */
+  const hangUp = (head: string) =>
+    new Promise<void>((done) => {
+      const socket = connect(Number(port), hostname, () =>
+        socket.write(`${head} HTTP/1.1\r\nHost: ${host}\r\n\r\n`, () => socket.resetAndDestroy()),
+      );
+      socket.on('error', () => {});
+      socket.on('close', () => done());
+    });
+  for (let i = 0; i < 10; i++)
+    for (const head of [
+      'TRACE /',
+      'GET /',
+      'GET /api/projects',
+      'POST /api/pictures',
+      'PROPFIND /x',
+      'NONSENSE /',
+    ])
+      await hangUp(head);
+  for (let i = 0; i < 10; i++) expect((await page.request.get('/api/health')).status()).toBe(200);
+  const refused = await page.request.fetch('/api/projects', { method: 'TRACE' }).catch(() => null);
+  if (refused)
+    expect([refused.status(), refused.headers()['allow']]).toEqual([405, expect.stringContaining('GET')]);
 });

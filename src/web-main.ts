@@ -89,7 +89,14 @@ const app = next({ dev: false, hostname: '127.0.0.1', port });
 await app.prepare();
 const handle = app.getRequestHandler();
 
+/** What anybody may ask for; the framework has no word for others, and some it answers after whoever asked has gone. */
+const METHODS = ['GET', 'HEAD', 'POST', 'PUT', 'PATCH', 'DELETE', 'OPTIONS'];
+
 async function answer(request: IncomingMessage, response: ServerResponse): Promise<void> {
+  if (!METHODS.includes(request.method ?? '')) {
+    const words = { error: { message: `${request.method} is nothing that Obelus does.` } };
+    return give(Response.json(words, { status: 405, headers: { Allow: METHODS.join(', ') } }), response);
+  }
   let path: string;
   try {
     path = decodeURIComponent((request.url ?? '/').split('?', 1)[0]!);
@@ -103,12 +110,16 @@ async function answer(request: IncomingMessage, response: ServerResponse): Promi
 /** Idle connections are held longer than anybody pauses who works: one that is closed just when it is used again loses a request. */
 const IDLE = 65_000;
 const server = createServer({ keepAliveTimeout: IDLE, headersTimeout: IDLE + 1000 }, (request, response) => {
+  // Whoever asked may go at any moment: that ends their answer and nothing else.
+  request.on('error', () => response.destroy());
+  response.on('error', () => {});
   answer(request, response).catch((error: unknown) => {
     // Whoever asked has gone: that is no fault.
     if (!request.destroyed && !response.destroyed) logError('answer failed', error);
     response.destroy();
   });
 });
+server.on('clientError', (_, socket) => socket.destroy());
 /** The first page that a process makes takes it half a second more than any other: it is made before anyone asks. */
 const warm = async (): Promise<void> => {
   for (const path of ['/', `/pieces/${randomUUID()}`])

@@ -28,9 +28,24 @@ export function logError(what: string, error: unknown): string {
   return id;
 }
 
-/** Ends the process on an error that nothing caught, with one line; whoever started it starts it again. */
+/** What Node says where the other end of a connection has gone: no fault of ours, and nothing is in a bad state by it. */
+const GONE = [
+  'ECONNRESET',
+  'EPIPE',
+  'ECONNABORTED',
+  'ERR_STREAM_PREMATURE_CLOSE',
+  'ERR_STREAM_DESTROYED',
+  'ABORT_ERR',
+];
+
+/** Ends the process on an error that nothing caught, with one line; whoever started it starts it again. One of a connection that is gone ends nothing. */
 export function endOnFaults(what: string): void {
   const end = (error: unknown): void => {
+    const { code, name } = (error ?? {}) as { code?: unknown; name?: unknown };
+    if (GONE.includes(String(code)) || name === 'AbortError') {
+      logError('a connection ended', error);
+      return;
+    }
     logError(`the ${what} ends`, error);
     process.exit(1);
   };

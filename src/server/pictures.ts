@@ -1,5 +1,5 @@
 import { readAsset, storeBytes } from './assets';
-import { PICTURE_LIMITS, Refused, runHeavy } from './heavy';
+import { kindOfPicture, PICTURE_LIMITS, Refused, runHeavy } from './heavy';
 import { HttpError, type Upload } from './http';
 
 export { PICTURE_LIMITS };
@@ -18,6 +18,9 @@ const refused = (why: string) =>
  * pixels is kept. The same pixels are kept once.
  */
 export async function storePicture({ path, size }: Upload): Promise<StoredPicture> {
+  // What is told by its first bytes waits behind no other picture.
+  if (size === 0) throw refused('it is empty.');
+  if (!(await kindOfPicture(path))) throw refused('it is neither PNG, JPEG, WebP nor SVG.');
   try {
     const { bytes: kept, mediaType, width, height } = await runHeavy('picture', { path }, { bytes: size });
     const { hash } = await storeBytes(kept, mediaType);

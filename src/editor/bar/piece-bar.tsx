@@ -5,7 +5,7 @@ import { CircleCheck, Ellipsis, Grid3x3, Keyboard, Redo2, Undo2 } from 'lucide-r
 import styled from 'styled-components';
 import { framesPerSecond, rateName } from '@/core/timing';
 import { Button, IconButton, MainButton, Mark, Menu, notify, Tipped, ToggleButton } from '@/ui';
-import { fetched } from '../fetched';
+import { fetchedDialog } from '../fetched';
 import { NameField } from '../name-field';
 import { showProof, useProof } from '../proof';
 import { useSaving } from '../saving';
@@ -16,9 +16,9 @@ import { tourLeftAt, goToStop } from '../help';
 import { themeEntries } from '../theme';
 
 // Dialogs are fetched when they are first asked for.
-const ExportDialog = fetched(() => import('../export').then((m) => m.ExportDialog));
-const HistoryDialog = fetched(() => import('./history-dialog').then((m) => m.HistoryDialog));
-const CompareDialog = fetched(() => import('./compare-dialog').then((m) => m.CompareDialog));
+const ExportDialog = fetchedDialog(() => import('../export').then((m) => m.ExportDialog));
+const HistoryDialog = fetchedDialog(() => import('./history-dialog').then((m) => m.HistoryDialog));
+const CompareDialog = fetchedDialog(() => import('./compare-dialog').then((m) => m.CompareDialog));
 
 const Bar = styled.header`
   display: flex;

@@ -15,7 +15,7 @@ import type { ReadSvg } from '@/core/formats';
 import { IDENTITY, type Matrix } from '@/core/geometry';
 import { framesPerSecond, keysOf } from '@/core/timing';
 import { notify } from '@/ui';
-import { sayWhenSlow, startJob, type Job } from '../jobs';
+import { pageSignal, sayWhenSlow, startJob, type Job } from '../jobs';
 import { openProjectFile } from '../open-project-file';
 import { queries } from '../queries';
 import { sendBytes, useSaving } from '../saving';
@@ -92,25 +92,25 @@ export async function takeSvg(file: Blob, name: string): Promise<void> {
     notify(`${name} is larger than ${MOST_SVG / 1024 / 1024} MB. Nothing was changed.`);
     return;
   }
-  try {
+  const end = await startJob(async () => {
     const { readSvg, strokesFromShapes } = await fetchReaders();
     const read = readSvg(await file.text());
-    if (read.shapes.length === 0) {
-      const why = read.leftOut.length > 0 ? ` It holds only ${read.leftOut.join(', ')}.` : '';
-      notify(`${name} draws nothing that could be used.${why} Nothing was changed.`);
-      return;
-    }
-    useImporting.setState({
-      svg: { name: stem(name), file, read, lines: strokesFromShapes(read, IDENTITY).length },
-    });
-  } catch (error) {
-    notify(notRead(name, error));
+    return { read, lines: strokesFromShapes(read, IDENTITY).length };
+  }).settled;
+  if (end.status === 'failed') notify(notRead(name, end.error));
+  if (end.status !== 'done') return;
+  const { read, lines } = end.value;
+  if (read.shapes.length === 0) {
+    const why = read.leftOut.length > 0 ? ` It holds only ${read.leftOut.join(', ')}.` : '';
+    notify(`${name} draws nothing that could be used.${why} Nothing was changed.`);
+    return;
   }
+  useImporting.setState({ svg: { name: stem(name), file, read, lines } });
 }
 
 /** Why a file was not read, in the words of its reader. */
-const notRead = (name: string, error: unknown): string =>
-  `${name} can’t be read. ${(error as Error).message} Nothing was changed.`;
+const notRead = (name: string, { message }: Error): string =>
+  `${name} can’t be read. ${message} Nothing was changed.`;
 
 /** Puts strokes into the piece, which is made as long as they take, and selects them. */
 function takeStrokes(strokes: readonly Stroke[]): void {
@@ -128,11 +128,13 @@ function takeStrokes(strokes: readonly Stroke[]): void {
 
 /** Takes the strokes of a vector animation with their timing, and says what of it did not come in. */
 async function takeMotion(file: Blob, name: string): Promise<void> {
-  const found = await fetchReaders()
-    .then(async (readers) => ({ ...readers, read: readers.readLottie(await file.text()) }))
-    .catch((error: unknown) => notify(notRead(name, error)));
-  if (!found) return;
-  const { read, isTimed, strokeOfMoving } = found;
+  const end = await startJob(async () => {
+    const readers = await fetchReaders();
+    return { ...readers, read: readers.readLottie(await file.text()) };
+  }).settled;
+  if (end.status === 'failed') notify(notRead(name, end.error));
+  if (end.status !== 'done') return;
+  const { read, isTimed, strokeOfMoving } = end.value;
   const { strokes, leftOut, framesPerSecond: rate } = read;
   const missing = leftOut.length > 0 ? ` Left out: ${leftOut.join(', ')}.` : '';
   if (strokes.length === 0) {
@@ -171,7 +173,10 @@ export async function finishSvg(as: 'art' | 'strokes' | 'underlay' | null): Prom
     edit((piece) => addLayers(piece, [art]));
     select({ layers: [art.id] });
   } else {
-    const { strokesFromShapes, windowAtRate } = await fetchReaders();
+    const readers = await startJob(fetchReaders).settled;
+    if (readers.status === 'failed') notify(notRead(name, readers.error));
+    if (readers.status !== 'done') return;
+    const { strokesFromShapes, windowAtRate } = readers.value;
     const strokes = strokesFromShapes(read, transform).map(({ path, ink, window }, i) => ({
       ...newStroke(newId(), `${name} ${i + 1}`, path, {
         ...DEFAULT_INK,
@@ -196,7 +201,10 @@ const isFont = (file: File): boolean =>
 
 /** Takes in files of any kind that Obelus knows. Their names and types only choose the reader; the bytes decide. */
 export async function takeFiles(files: readonly File[]): Promise<void> {
+  const page = pageSignal();
   for (const file of files.slice(0, 20)) {
+    // They were given to the piece that was open then.
+    if (page.aborted) return;
     if (isSvg(file)) await takeSvg(file, file.name);
     else if (isJson(file)) await takeMotion(file, file.name);
     else if (isFont(file)) await takeFont(file);

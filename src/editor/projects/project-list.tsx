@@ -12,7 +12,7 @@ import {
   type ProjectSummary,
 } from '@/contract';
 import { Button, Mark, Menu, notify, Notices, onFilesDropped, Questions, Select, TextInput } from '@/ui';
-import { fetched } from '../fetched';
+import { fetchedDialog } from '../fetched';
 import { NameField } from '../name-field';
 import { openProjectFile } from '../open-project-file';
 import { recall, remember } from '../remembered';
@@ -27,8 +27,8 @@ import { between, ORDERS, shownProjects, type Order } from './shown';
 import { useChange } from './use-change';
 
 // Fetched when they are first asked for: they bring controls and schemas that the list itself does without.
-const NewPiece = fetched(() => import('./new-piece').then((m) => m.NewPiece));
-const BinDialog = fetched(() => import('./bin-dialog').then((m) => m.BinDialog));
+const NewPiece = fetchedDialog(() => import('./new-piece').then((m) => m.NewPiece));
+const BinDialog = fetchedDialog(() => import('./bin-dialog').then((m) => m.BinDialog));
 
 type Actions = ReturnType<typeof usePieceActions>;
 

@@ -35,6 +35,7 @@ import {
   OverLanes,
   GridLines,
 } from './score-frame';
+import { partName } from '../properties';
 import { type Bounds, boundWords } from './key-box';
 
 const NO_KEYS: readonly KeyRef[] = [];
@@ -43,7 +44,7 @@ const rowName = (row: Row): string =>
   row.kind === 'group'
     ? `Group ${row.group.name}`
     : row.kind === 'part'
-      ? `${row.owner.name}, ${row.part}`
+      ? `${row.owner.name}, ${partName(row.owner.keyed, row.part).toLowerCase()}`
       : row.order
         ? `${row.order} ${row.layer.name}`
         : row.layer.name;

@@ -26,7 +26,7 @@ const FACTS: Readonly<Record<TaskName, TaskFacts>> = {
 /** Two for long work, so that one slow picture holds up no others; they stand back behind the web server. One for what is saved. */
 const POOLS = {
   short: { processes: 1, niceness: 0, idleMs: 60_000 },
-  long: { processes: 2, niceness: 10, idleMs: 15_000 },
+  long: { processes: 2, niceness: 5, idleMs: 15_000 },
 } as const;
 
 /** Kept over hot reloads in development. */

@@ -1,5 +1,5 @@
 export { endHeavy, runHeavy } from './heavy';
-export { pictureKind } from './picture-kind';
+export { kindOfPicture, pictureKind } from './picture-kind';
 export { PICTURE_LIMITS } from './picture-limits';
 export { Refused } from './refused';
 export type { Tasks } from './tasks';

@@ -49,7 +49,6 @@ async function paintSvg(source: string): Promise<RenderedPicture> {
  */
 export async function renderPicture({ path }: { readonly path: string }): Promise<RenderedPicture> {
   const bytes = await readFile(path);
-  if (bytes.length === 0) throw new Refused('it is empty.');
   const kind = pictureKind(bytes);
   if (kind === null) throw new Refused('it is neither PNG, JPEG, WebP nor SVG.');
   if (kind === 'svg') {
