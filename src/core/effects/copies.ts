@@ -202,6 +202,8 @@ export const COPIES = effectKind({
       }),
     },
   ],
+  repeats: ({ arrangement: a }) =>
+    a.shape === 'grid' ? a.columns * a.rows : a.shape === 'mirrored' ? 2 : a.count,
   apply(effect, { frame, items, matrix, pivot: pivotNow, stroke, kept }) {
     const { arrangement } = effect;
     const on =

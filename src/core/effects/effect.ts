@@ -61,6 +61,8 @@ export interface EffectKind<S extends z.ZodType> {
   /** What of the picture it may change: where something is seen through other layers, of theirs only what changes shapes counts. */
   readonly touches: 'shape' | 'look';
   readonly presets?: readonly Preset<z.infer<S>>[];
+  /** How often what it is done to is seen with it; once where absent. */
+  readonly repeats?: (effect: z.infer<S>) => number;
   /**
    * @param effect its values at the frame in hand.
    * @param keyed the same with their keys, for what goes by more than the moment.

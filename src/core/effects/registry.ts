@@ -54,7 +54,7 @@ const named = new Map<string, AnyEffectKind>(
 );
 
 /** What is known of the kind that an effect is of. */
-export const kindOfEffect = ({ is }: Effect): AnyEffectKind => named.get(is.kind)!;
+export const kindOfEffect = ({ is }: Pick<Effect, 'is'>): AnyEffectKind => named.get(is.kind)!;
 
 /**
  * A new effect of a kind.
@@ -64,6 +64,9 @@ export const newEffect = (kind: AnyEffectKind, size: number): Effect => ({
   on: true,
   is: initialOf(kind.schema, size) as EffectSetting,
 });
+
+/** How often what an effect is done to is seen with it. */
+export const repeatsOfEffect = (is: EffectSetting): number => kindOfEffect({ is }).repeats?.(is) ?? 1;
 
 /** What a layer or group shows with an effect done. */
 export const applied = (effect: Effect, subject: Subject): Items =>

@@ -79,6 +79,7 @@ export const WAKE = effectKind({
       }),
     },
   ],
+  repeats: ({ repeats }) => 1 + repeats.length,
   apply({ repeats }, { frame, loop, items, kept }) {
     const own = items(frame);
     const shown = repeats.map((repeat): Items => {

@@ -15,3 +15,4 @@ export * from './reveal';
 export { shownBox } from './shown-box';
 export { stopsAt } from './ink-now';
 export { wordlessParts } from './wordless-parts';
+export { weightOf } from './weight';

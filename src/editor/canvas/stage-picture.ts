@@ -1,11 +1,12 @@
 import type { DrawList } from '@/core/draw';
 import { isArtwork, type Piece } from '@/core/document';
 import { picturePainter, type Placement } from '@/core/paint';
-import { artItems, evaluate } from '@/core/scene';
+import { artItems, evaluate, weightOf } from '@/core/scene';
 import { framesPerSecond } from '@/core/timing';
 import { newCanvas } from '@/workers/new-canvas';
 import type { PictureWorker } from '@/workers/picture.worker';
 import { wrap } from 'comlink';
+import { notify } from '@/ui';
 import { countOvertaken } from '../playback';
 import { shownPiece, type EditorState } from '../state';
 import { underlayImage } from '../underlays';
@@ -50,6 +51,8 @@ export interface StagePicture {
  * long while an engine compiles.
  */
 const HEAVY = 12;
+/** Commands in a picture from which on it takes about a second: the page would not answer meanwhile, so it is never painted there. */
+const TOO_HEAVY = 400_000;
 
 /**
  * The piece has a canvas to itself, over nothing: so it is the picture that leaves, also where its layers blend with what lies
@@ -70,6 +73,8 @@ export function stagePicture(
   /** What the canvas below shows. */
   let grounded = '';
   let heavy = 0;
+  /** Whether it was looked at how heavy the piece is. */
+  let isWeighed = false;
   let worker: Worker | null = null;
   let afar: PicturesAfar | null = null;
   /** Whose pixels the canvas holds. */
@@ -170,6 +175,13 @@ export function stagePicture(
           below.drawImage(image, x + u.x * zoom, y + u.y * zoom, u.width * k, u.height * k);
           below.globalAlpha = 1;
         });
+      }
+      if (!isWeighed) {
+        isWeighed = true;
+        if (weightOf(piece) > TOO_HEAVY && !worker) {
+          notify('This piece is heavy. Its picture is painted beside the page, and comes a little later.');
+          begin();
+        }
       }
       const { frame, playing, linesOnly, onion } = state;
       const placement = { x, y, scale: zoom };
