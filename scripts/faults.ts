@@ -3,7 +3,7 @@ import { execFileSync } from 'node:child_process';
 import { readdirSync, readFileSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
-import { unzipSync } from 'fflate';
+import { strToU8, unzipSync, zipSync } from 'fflate';
 import { chromium, type BrowserContext, type Page } from '@playwright/test';
 import type { Piece } from '../src/core/document';
 import { seeded } from '../src/core/testing/families';
@@ -22,7 +22,10 @@ const between = (a: number, b: number): number => a + random() * (b - a);
 
 const began = Date.now();
 const overdue = (): boolean => Date.now() - began > LONGEST_MS;
-const count = { web: 0, worker: 0, ffmpeg: 0, PostgreSQL: 0, offline: 0, left: 0, disk: 0 };
+const count = {
+  ...{ web: 0, worker: 0, ffmpeg: 0, heavy: 0, PostgreSQL: 0, offline: 0, left: 0, disk: 0 },
+  ...{ conflicts: 0, opened: 0, hostile: 0 },
+};
 
 async function request<T>(method: string, path: string, body?: unknown): Promise<T> {
   for (;;) {
@@ -134,7 +137,68 @@ async function work(one: Work, saves: number, goesOffline: boolean): Promise<voi
   }
 }
 
+const WAYS = ['Keep both', 'Show theirs', 'Replace it with mine'] as const;
+
+/** One of two windows of one piece: both put markers, and whoever is told of a conflict chooses one of the ways out. */
+async function quarrel(page: Page, from: number): Promise<void> {
+  for (let i = 0; working && !overdue(); i++) {
+    const frame = from + ((i * 2) % (LENGTH - 4));
+    await page
+      .getByLabel('Frame', { exact: true })
+      .fill(String(frame), { timeout: 5000 })
+      .catch(() => {});
+    await page.keyboard.press('Enter');
+    await page.locator('[data-canvas]').focus();
+    await page.keyboard.press('b');
+    await wait(between(200, 2500));
+    const way = page.getByRole('button', { name: WAYS[Math.floor(random() * WAYS.length)]! });
+    if (await way.isVisible()) {
+      count.conflicts++;
+      await way.click({ timeout: 5000 }).catch(() => {});
+    }
+  }
+}
+
+/** Opens a good project file again and again, and now and then one that is hostile. */
+async function openFiles(file: Uint8Array): Promise<void> {
+  const id = crypto.randomUUID();
+  const manifest = {
+    obelus: 'project file',
+    version: 1,
+    name: 'Hostile',
+    pieces: [id],
+    shelf: [],
+    files: [],
+  };
+  const hostile = zipSync({
+    'project.json': strToU8(JSON.stringify(manifest)),
+    'pieces/1.json': strToU8('['.repeat(30_000_000)),
+  });
+  while (working && !overdue()) {
+    await wait(between(1500, 4000));
+    const bad = random() < 0.3;
+    const response = await fetch(`${address}/api/projects/open`, {
+      method: 'POST',
+      body: new Uint8Array(bad ? hostile : file),
+      headers: { 'Content-Type': 'application/octet-stream', 'Idempotency-Key': crypto.randomUUID() },
+    }).catch(() => null);
+    if (bad && response?.status === 422) count.hostile++;
+    if (!bad && response?.status === 200) count.opened++;
+  }
+}
+
 const windows = [await begin('First window'), await begin('Second window')];
+const shared = await begin('Quarrelled over');
+const rival = { ...shared, page: await shared.context.newPage() };
+await open(rival);
+const PACKED = 'Packed';
+const packed = await request<{ id: string }>('POST', '/api/projects', { name: PACKED });
+const PACKED_PIECES = 5;
+for (let i = 0; i < PACKED_PIECES; i++)
+  await request('POST', `/api/projects/${packed.id}/pieces`, { document: three(`Packed ${i}`) });
+const packedFile = new Uint8Array(
+  await (await fetch(`${address}/api/projects/${packed.id}/file`)).arrayBuffer(),
+);
 const long = { ...three('Exported'), length: 150 };
 const exported = await request<{ id: string }>('POST', `/api/projects/${project.id}/pieces`, {
   document: long,
@@ -154,11 +218,12 @@ async function exporting(): Promise<void> {
 }
 
 async function faults(): Promise<void> {
-  const kinds = ['web server', 'export worker', 'ffmpeg', 'PostgreSQL'] as const;
+  const kinds = ['web server', 'export worker', 'ffmpeg', 'heavy work', 'PostgreSQL'] as const;
   const short = {
     'web server': 'web',
     'export worker': 'worker',
     ffmpeg: 'ffmpeg',
+    'heavy work': 'heavy',
     PostgreSQL: 'PostgreSQL',
   } as const;
   while (working && !overdue()) {
@@ -185,7 +250,10 @@ async function fillDisk(): Promise<void> {
 }
 
 const edits = SAVES / windows.length;
-const others = Promise.all([faults(), fillDisk()]);
+const others = Promise.all([
+  ...[faults(), fillDisk(), openFiles(packedFile)],
+  ...[quarrel(shared.page, 2), quarrel(rival.page, 3)],
+]);
 await Promise.all([work(windows[0]!, edits, false), work(windows[1]!, edits, true), exporting()]);
 working = false;
 await others;
@@ -196,6 +264,32 @@ for (const { page, context } of windows) {
   await context.setOffline(false);
   for (let i = 0; i < 120 && !(await isSaved(page)); i++) await wait(500);
 }
+
+// Both windows of the quarrel come to rest: whoever still stands in a conflict takes the other's side.
+for (let i = 0; i < 60; i++) {
+  for (const { page } of [shared, rival]) {
+    const theirs = page.getByRole('button', { name: 'Show theirs' });
+    if (await theirs.isVisible()) await theirs.click({ timeout: 5000 }).catch(() => {});
+  }
+  await wait(500);
+  if ((await isSaved(shared.page)) && (await isSaved(rival.page))) break;
+}
+await wait(5000);
+let notAsSaved = 0;
+{
+  const { document } = await request<{ document: Piece }>('GET', `/api/pieces/${shared.id}`);
+  const there = document.markers.map(({ frame }) => frame).join();
+  for (const { page } of [shared, rival]) {
+    const seen = await page
+      .locator('[data-marker]')
+      .evaluateAll((all) => all.map((one) => Number(one.getAttribute('data-marker'))));
+    if ([...new Set(seen)].sort((a, b) => a - b).join() !== there) notAsSaved++;
+  }
+}
+const opened = (
+  await request<{ projects: { name: string; pieces: unknown[] }[] }>('GET', '/api/projects')
+).projects.filter(({ name }) => name === PACKED);
+const halfOpened = opened.filter(({ pieces }) => pieces.length !== PACKED_PIECES).length;
 
 let lostAcknowledged = 0;
 let lostOthers = 0;
@@ -275,14 +369,20 @@ const acknowledged = windows.reduce((sum, one) => sum + one.acknowledged.size, 0
 const rows: [string, string][] = [
   ['edits made in two windows, of them seen saved meanwhile', `${edited}, ${acknowledged}`],
   [
-    'kills of web server, worker, ffmpeg, PostgreSQL',
-    `${count.web}, ${count.worker}, ${count.ffmpeg}, ${count.PostgreSQL}`,
+    'kills of web server, worker, ffmpeg, heavy work, PostgreSQL',
+    `${count.web}, ${count.worker}, ${count.ffmpeg}, ${count.heavy}, ${count.PostgreSQL}`,
   ],
   ['times offline, times left and opened again', `${count.offline}, ${count.left}`],
   ['times the disk was full', String(count.disk)],
   ['acknowledged edits lost', String(lostAcknowledged)],
   ['other edits lost', String(lostOthers)],
   ['pieces mixed', String(mixed)],
+  [
+    'conflicts of two windows decided, windows that showed other than was saved',
+    `${count.conflicts}, ${notAsSaved}`,
+  ],
+  ['project files opened, half opened', `${count.opened}, ${halfOpened}`],
+  ['hostile files refused in words', String(count.hostile)],
   ['exports asked for, done', `${asked.length}, ${done.length}`],
   ['exports that failed in words and were run again', String(refusedInWords)],
   ['exports stuck, broken', `${stuck}, ${broken}`],
@@ -291,4 +391,4 @@ const rows: [string, string][] = [
 ];
 console.table(Object.fromEntries(rows));
 console.log(`FAULTS ${JSON.stringify(rows)}`);
-process.exit(lostAcknowledged + lostOthers + mixed + stuck + broken > 0 ? 1 : 0);
+process.exit(lostAcknowledged + lostOthers + mixed + stuck + broken + notAsSaved + halfOpened > 0 ? 1 : 0);

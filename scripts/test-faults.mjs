@@ -41,6 +41,7 @@ function killer(database, pids) {
   return (what) => {
     try {
       if (what === 'ffmpeg') return spawnSync('pkill', ['-9', '-x', 'ffmpeg']).status === 0;
+      if (what === 'heavy work') return spawnSync('pkill', ['-9', '-f', 'heavy/heavy-main.ts']).status === 0;
       const pid = what === 'PostgreSQL' ? database.pid() : pids[what];
       process.kill(what === 'PostgreSQL' ? pid : -pid, 'SIGKILL');
       return true;
