@@ -3,6 +3,7 @@ import {
   exportSettingsSchema,
   FORMAT_IDS,
   isSentTo,
+  presetSchema,
   RECEIVER_IDS,
   wholeSettings,
   type ExportSettings,
@@ -15,7 +16,7 @@ import { addLayers, newPiece, newStroke, type Piece } from '@/core/document';
 import { corner } from '@/core/geometry';
 import { notCarried } from './carried';
 import { expectedSize } from './expected-size';
-import { askedFor, changedAsked, settingsFor, type Asked } from './use-asked';
+import { askedFor, changedAsked, presetOf, settingsFor, type Asked } from './use-asked';
 
 const FRESH: Asked = {
   ...{ format: 'webm', scale: 1, transparency: 'straight', quality: 'high', first: 0, last: Infinity },
@@ -109,4 +110,17 @@ test('a size is told by the last file like it, in proportion; else by what the s
       );
     expect(at(0.5)).toBe(at(2));
   }
+});
+
+test('a preset keeps how a file is made and where it goes, and nothing of the frames of one piece', () => {
+  const asked = {
+    ...{ receiver: 'editing', format: 'prores', scale: 0.5, transparency: 'straight', over: undefined },
+    ...{ first: 3, last: 40, number: 86, range: 'part', frame: 12 },
+  } as unknown as Parameters<typeof presetOf>[0];
+  const preset = presetOf(asked);
+  expect(preset).toEqual({ receiver: 'editing', format: 'prores', scale: 0.5, transparency: 'straight' });
+  expect(presetSchema.parse(JSON.parse(JSON.stringify(preset)))).toEqual(preset);
+  // What belongs to one piece, or to no format, is no preset.
+  for (const more of [{ first: 0 }, { frame: 3 }, { scale: 3 }, { format: 'film' }, { receiver: 'nobody' }])
+    expect([more, presetSchema.safeParse({ ...preset, ...more }).success]).toEqual([more, false]);
 });

@@ -1,4 +1,6 @@
-import { mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { readFile } from 'node:fs/promises';
+import { randomUUID } from 'node:crypto';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gunzipSync } from 'node:zlib';
@@ -247,4 +249,18 @@ test('what can’t be shown is refused in words, and nothing of it is kept', asy
     expect([what, said]).toEqual([what, expect.stringMatching(words)]);
     expect([what, said]).toEqual([what, expect.stringMatching(/^422 .*Nothing was changed\.$/)]);
   }
+});
+
+test('a file that is sent twice at once is read once; one that is refused is refused to both, and harms no earlier copy', async () => {
+  const words = Buffer.from(`No picture at all, ${randomUUID()}.`);
+  const both = await Promise.allSettled([taken(words, 'a'), taken(words, 'b')]);
+  expect(both.map((one) => one.status === 'rejected' && one.reason)).toEqual([
+    expect.objectContaining({ status: 422 }),
+    expect.objectContaining({ status: 422 }),
+  ]);
+  expect(readdirSync(join(folder, 'bay')).filter((name) => name.includes('.part'))).toEqual([]);
+  const good = await flat(20, 10).png().toBuffer();
+  const [one, two] = await Promise.all([taken(good, 'same'), taken(good, 'same')]);
+  expect(two).toEqual(one);
+  expect(await readFile(join(folder, 'bay', one.hash, 'file'))).toEqual(good);
 });
