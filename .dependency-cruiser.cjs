@@ -10,7 +10,7 @@ module.exports = {
       from: { path: '^src/core', pathNot: '(\\.test\\.ts$|^src/core/testing/)' },
       to: {
         pathNot:
-          '^(src/core|node_modules/(@types/)?(zod|@noble/hashes|lru-cache|simplex-noise|delaunator|saxes|css-tree|css-select|css-what|culori)/)',
+          '^(src/core|node_modules/(@types/)?(zod|@noble/hashes|simplex-noise|delaunator|saxes|css-tree|css-select|css-what|culori)/)',
       },
     },
     {

@@ -1,25 +1,32 @@
-import { LRUCache } from 'lru-cache';
-
 /** What may be kept of a function's results: so many, or so much of them together, by a measure of each. */
 export type Bound<K> =
   { readonly most: number } | { readonly mostInAll: number; readonly sizeOf: (key: K) => number };
 
 /**
  * A function whose results are kept by what it was given; of too many those go that were asked for longest ago, so that one more than
- * fits costs one and not all. The same result is the same object while it is kept.
+ * fits costs one and not all. The same result is the same object while it is kept. It does without a package, as it goes onto web pages
+ * with the player: a Map keeps the order in which its entries were put, and the one asked for last is put last.
  */
 export function remembered<K extends string | number, V extends object>(
   bound: Bound<K>,
   make: (key: K) => V,
 ): (key: K) => V {
-  const known = new LRUCache<K, V>(
-    'most' in bound
-      ? { max: bound.most }
-      : { maxSize: bound.mostInAll, sizeCalculation: (_, key) => Math.max(1, bound.sizeOf(key)) },
-  );
+  const known = new Map<K, V>();
+  const [most, sizeOf] = 'most' in bound ? [bound.most, () => 1] : [bound.mostInAll, bound.sizeOf];
+  let held = 0;
   return (key) => {
-    let value = known.get(key);
-    if (value === undefined) known.set(key, (value = make(key)));
+    const before = known.get(key);
+    // Far from full nothing goes soon: the order may wait.
+    if (before && held * 2 < most) return before;
+    const value = before ?? make(key);
+    if (before) known.delete(key);
+    else held += sizeOf(key);
+    known.set(key, value);
+    for (const oldest of known.keys()) {
+      if (held <= most) break;
+      known.delete(oldest);
+      held -= sizeOf(oldest);
+    }
     return value;
   };
 }
