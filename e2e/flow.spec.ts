@@ -146,7 +146,7 @@ test('everything keyed has a lane of its own, and its keys move like any other',
   await page.getByRole('spinbutton', { name: 'Width', exact: true }).fill('40');
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: /Everything keyed in Curve/ }).click();
-  const lane = page.getByRole('row', { name: 'Curve, ink.width' });
+  const lane = page.getByRole('row', { name: 'Curve, width' });
   await expect(lane).toContainText('Width');
   await lane.locator('[data-key="ink.width-1"]').click();
   await page.keyboard.press('ArrowRight');

@@ -171,7 +171,7 @@ const REFUSED_JSON: readonly [string, string][] = [
   ['half of JSON', '{"name": "'],
   ['nothing', ''],
   ['deep', deep(60_000)],
-  ['a list of everything', `[${'{},'.repeat(40_000)}{}]`],
+  ['a list of everything', `[${'{},'.repeat(85_000)}{}]`],
   ['keys without end', `{${Array.from({ length: 9000 }, (_, i) => `"k${i}":${i}`).join(',')}}`],
   ['a long text', JSON.stringify({ name: 'x'.repeat(120_000) })],
   ['half a character', '{"name":"\\ud83d"}'],

@@ -1,3 +1,4 @@
+import { asDiskFull, DiskFull } from '../disk';
 import { HttpError } from '../http/http-error';
 import { Refused } from './refused';
 import { TASKS, type Order, type Report } from './tasks';
@@ -6,6 +7,7 @@ function reportOf(error: unknown): Report {
   const { message } = error as Error;
   if (error instanceof HttpError)
     return { ok: false, is: 'http', message, status: error.status, details: error.details };
+  if (asDiskFull(error) instanceof DiskFull) return { ok: false, is: 'full', message };
   return { ok: false, is: error instanceof Refused ? 'refused' : 'fault', message };
 }
 

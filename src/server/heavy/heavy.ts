@@ -1,5 +1,8 @@
+import { DiskFull } from '../disk';
+import { HttpError } from '../http/http-error';
 import { startPool, type Pool, type WorkLimits } from './pool';
-import type { TaskName, Tasks } from './tasks';
+import { Refused } from './refused';
+import type { Report, TaskName, Tasks } from './tasks';
 
 /** What is known of a task before it is done. */
 interface TaskFacts extends WorkLimits {
@@ -29,7 +32,7 @@ const POOLS = {
   long: { processes: 2, niceness: 5, idleMs: 15_000 },
 } as const;
 
-/** Kept over hot reloads in development. */
+/** One of each a process: kept over hot reloads, and shared by the framework's bundle of the routes and that of the server. */
 const kept = globalThis as { obelusHeavy?: Partial<Record<keyof typeof POOLS, Pool>> };
 
 const poolOf = (which: keyof typeof POOLS): Pool => {
@@ -51,22 +54,31 @@ export interface HeavyOptions {
   readonly ahead?: boolean;
 }
 
+/** What a process reports that it failed at, as what was thrown there. */
+function errorOf(report: Extract<Report, { ok: false }>): Error {
+  if (report.is === 'http') return new HttpError(report.status, report.message, report.details);
+  if (report.is === 'full') return new DiskFull();
+  return report.is === 'refused' ? new Refused(report.message) : new Error(report.message);
+}
+
 /**
  * Does heavy work in a process of its own, so that no other request waits for it, with limits of processor time and memory.
  * @throws Refused where what was given can't be used, HttpError where it takes too much or too many wait already.
  */
-export function runHeavy<T extends TaskName>(
+export async function runHeavy<T extends TaskName>(
   task: T,
   input: Parameters<Tasks[T]>[0],
   { limits, bytes = 0, ahead = false }: HeavyOptions = {},
 ): Promise<Awaited<ReturnType<Tasks[T]>>> {
   const facts = FACTS[task];
   const due = Date.now() + (ahead ? AHEAD_OF_TIME : 0) + Math.min(MOST_BACK, bytes * MS_A_BYTE);
-  return poolOf(facts.short ? 'short' : 'long').run({
+  const report = await poolOf(facts.short ? 'short' : 'long').run({
     order: { task, input },
     limits: limits ?? facts,
     due,
-  }) as Promise<Awaited<ReturnType<Tasks[T]>>>;
+  });
+  if (!report.ok) throw errorOf(report);
+  return report.value as Awaited<ReturnType<Tasks[T]>>;
 }
 
 /** Ends all processes that wait for work. */

@@ -2,8 +2,6 @@ import { fork, type ChildProcess } from 'node:child_process';
 import { readFile } from 'node:fs/promises';
 import { setPriority } from 'node:os';
 import { resolve } from 'node:path';
-import { HttpError } from '../http/http-error';
-import { Refused } from './refused';
 import type { Order, Report } from './tasks';
 
 /** What one order may take. Processor time, not the clock: on a busy machine the same work is the same. */
@@ -32,8 +30,11 @@ export interface Work {
 }
 
 export interface Pool {
-  /** @throws Refused where what was given can't be used, HttpError where it takes too much or too many wait. */
-  run(work: Work): Promise<unknown>;
+  /**
+   * What became of it, said plainly and never thrown: a pool is shared by programs that are bundled each by itself, and whose errors are
+   * classes of their own.
+   */
+  run(work: Work): Promise<Report>;
   /** Ends the processes that wait for work. */
   end(): void;
 }
@@ -60,8 +61,7 @@ interface Worker {
 }
 
 interface Waiting extends Work {
-  readonly resolve: (value: unknown) => void;
-  readonly reject: (error: Error) => void;
+  readonly resolve: (report: Report) => void;
   /** Whether a process that worked on it came to its end before: it is tried twice. */
   again: boolean;
 }
@@ -104,11 +104,10 @@ function startProcess(niceness: number): Worker {
   return worker;
 }
 
-/** What a process reports that it failed at, as what was thrown there. */
-function errorOf(report: Extract<Report, { ok: false }>): Error {
-  if (report.is === 'http') return new HttpError(report.status, report.message, report.details);
-  return report.is === 'refused' ? new Refused(report.message) : new Error(report.message);
-}
+const refusal = (status: number, message: string): Report => ({
+  ...{ ok: false, is: 'http', message, status },
+  details: {},
+});
 
 /** A process at rest keeps nobody from ending. */
 function rest(child: ChildProcess): void {
@@ -173,12 +172,8 @@ export function startPool({ processes, niceness, idleMs }: PoolSettings): Pool {
       done(worker, usable);
     };
     const stopped = (status: number, why: string): void =>
-      settle(false, () => work.reject(new HttpError(status, `${why} Nothing was changed.`)));
-    const reported = (report: Report): void =>
-      settle(true, () => {
-        if (report.ok) work.resolve(report.value);
-        else work.reject(errorOf(report));
-      });
+      settle(false, () => work.resolve(refusal(status, `${why} Nothing was changed.`)));
+    const reported = (report: Report): void => settle(true, () => work.resolve(report));
     const ended = (): void => {
       if (work.again) stopped(422, 'It is too involved: the process that worked on it came to its end.');
       else
@@ -219,14 +214,11 @@ export function startPool({ processes, niceness, idleMs }: PoolSettings): Pool {
   return {
     run(work) {
       if (waiting.length >= MOST_WAITING)
-        return Promise.reject(
-          new HttpError(
-            503,
-            'Obelus has too much to do just now. Nothing was changed; try again in a moment.',
-          ),
+        return Promise.resolve(
+          refusal(503, 'Obelus has too much to do just now. Nothing was changed; try again in a moment.'),
         );
-      return new Promise((resolve, reject) => {
-        waiting.push({ ...work, resolve, reject, again: false });
+      return new Promise((resolve) => {
+        waiting.push({ ...work, resolve, again: false });
         next();
       });
     },

@@ -32,7 +32,7 @@ export interface Order {
 }
 export type Report =
   | { readonly ok: true; readonly value: unknown }
-  | { readonly ok: false; readonly is: 'refused' | 'fault'; readonly message: string }
+  | { readonly ok: false; readonly is: 'refused' | 'full' | 'fault'; readonly message: string }
   | {
       readonly ok: false;
       readonly is: 'http';

@@ -5,7 +5,7 @@ import { readBytes } from './read-bytes';
 /** Bytes of a request that holds a document: a large piece is about one megabyte. */
 const MOST_BYTES = 8 * 1024 * 1024;
 /** Bytes of any other: texts and settings. They are read where everybody waits for it. */
-const MOST_PLAIN_BYTES = 128 * 1024;
+const MOST_PLAIN_BYTES = 256 * 1024;
 
 async function jsonBytes(request: Request, most: number): Promise<Buffer> {
   const type = request.headers.get('content-type') ?? '';
