@@ -40,7 +40,7 @@ test('a group is moved, turned and scaled by hand and by number, keyed, and laid
     [40, 0.2],
   ]);
   await page.getByRole('button', { name: 'Everything keyed in the group Pair' }).click();
-  await expect(page.getByRole('row', { name: 'Pair, place.opacity' })).toBeVisible();
+  await expect(page.getByRole('row', { name: 'Pair, opacity' })).toBeVisible();
   await page.getByRole('button', { name: 'Reset' }).click();
   expect((await whole(desk)).groups[0]!.place).toBeUndefined();
   await desk.undoAll();
