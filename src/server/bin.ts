@@ -1,4 +1,4 @@
-import { QueryTypes } from 'sequelize';
+import { QueryTypes, type Transaction } from 'sequelize';
 import { BIN_DAYS, type Binned } from '@/contract';
 import { models } from './database';
 import { HttpError } from './http';
@@ -37,28 +37,33 @@ export async function listBin(): Promise<Binned[]> {
  */
 const NOT_THE_FIRST = 'id <> (SELECT id FROM projects ORDER BY created_at, id LIMIT 1)';
 
-/** Takes one piece or project out of the bin for good, with its history and exports. */
-export async function removeFromBin(id: string): Promise<void> {
-  const { database } = models();
-  const replacements = { id };
-  const pieces = await database.query(
-    'DELETE FROM pieces WHERE deleted_at IS NOT NULL AND id = :id RETURNING id',
-    { type: QueryTypes.SELECT, replacements },
-  );
-  if (pieces.length > 0) return;
-  const project = await models().projects.findByPk(id, { paranoid: false });
-  if (!project?.deletedAt) throw new HttpError(404, 'This is not in the bin any more.');
-  await removeProjects('id = :id', replacements);
-}
+/** Takes one piece or project out of the bin for good, with its history and exports: all of it or nothing. */
+export const removeFromBin = (id: string): Promise<void> =>
+  models().database.transaction(async (transaction) => {
+    const replacements = { id };
+    const pieces = await models().database.query(
+      'DELETE FROM pieces WHERE deleted_at IS NOT NULL AND id = :id RETURNING id',
+      { type: QueryTypes.SELECT, replacements, transaction },
+    );
+    if (pieces.length > 0) return;
+    const project = await models().projects.findByPk(id, { paranoid: false, transaction });
+    if (!project?.deletedAt) throw new HttpError(404, 'This is not in the bin any more.');
+    await removeProjects('id = :id', replacements, transaction);
+  });
 
-/** Takes all that is in the bin away for good. */
-export async function emptyBin(): Promise<void> {
-  await models().database.query('DELETE FROM pieces WHERE deleted_at IS NOT NULL');
-  await removeProjects('true', {});
-}
+/** Takes all that is in the bin away for good: all of it or nothing. */
+export const emptyBin = (): Promise<void> =>
+  models().database.transaction(async (transaction) => {
+    await models().database.query('DELETE FROM pieces WHERE deleted_at IS NOT NULL', { transaction });
+    await removeProjects('true', {}, transaction);
+  });
 
-async function removeProjects(which: string, replacements: Record<string, unknown>): Promise<void> {
-  const how = { replacements };
+async function removeProjects(
+  which: string,
+  replacements: Record<string, unknown>,
+  transaction: Transaction,
+): Promise<void> {
+  const how = { replacements, transaction };
   const { database } = models();
   await database.query(
     `DELETE FROM pieces WHERE project_id IN (SELECT id FROM projects WHERE deleted_at IS NOT NULL AND ${which})`,
