@@ -91,7 +91,7 @@ test('pictures are asked for three at a time, so that what a person does waits b
   await cards(page, name).last().scrollIntoViewIfNeeded();
   await expect.poll(() => most).toBe(3);
   // With all of them still on their way a piece is opened.
-  await page.getByRole('link', { name: 'Open Slow 6' }).click();
+  await page.getByRole('region', { name }).getByRole('link', { name: 'Open Slow 6' }).click();
   await expect(page).toHaveTitle('Slow 6 · Obelus');
   expect(most).toBe(3);
   answer();

@@ -88,6 +88,7 @@ const Divider = styled(Separator)`
 const Plain = styled.div`
   display: grid;
   place-content: center;
+  justify-items: center;
   gap: 12px;
   height: 100vh;
   text-align: center;
@@ -135,7 +136,7 @@ export function Editor({ id }: { id: string }) {
   if (error) {
     return (
       <Plain role="alert">
-        <p>This piece could not be opened. {error.message}</p>
+        <p>{isBinned(error) ? error.message : `This piece could not be opened. ${error.message}`}</p>
         <WayOut id={id} error={error} onDone={tryAgain} />
         <Link href="/">All projects</Link>
       </Plain>
@@ -149,10 +150,12 @@ export function Editor({ id }: { id: string }) {
   );
 }
 
+const isBinned = (error: Error): boolean => error instanceof ApiError && error.details['inBin'] === true;
+
 /** What can be done about a piece that could not be opened. */
 function WayOut({ id, error, onDone }: { id: string; error: Error; onDone: () => void }) {
   const [words, setWords] = useState('');
-  if (error instanceof ApiError && error.details['inBin'] === true) {
+  if (isBinned(error)) {
     const bringBack = () =>
       call(PIECES.undelete, { params: { id } }).then(onDone, (problem: Error) => setWords(problem.message));
     return (

@@ -8,7 +8,10 @@ const WORDS =
 /** Stands for what could not be fetched, so that nothing else goes with it. */
 const NotFetched = ({ onAgain }: { onAgain: () => void }) => (
   <Warning role="alert">
-    {WORDS} <Button onPress={onAgain}>Try again</Button>
+    {WORDS}
+    <Button $wide onPress={onAgain}>
+      Try again
+    </Button>
   </Warning>
 );
 

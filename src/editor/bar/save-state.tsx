@@ -29,6 +29,8 @@ const Banner = styled.div`
   display: flex;
   align-items: center;
   gap: 10px;
+  /* As wide as its words: beside its left edge alone they would have half the room. */
+  width: max-content;
   max-width: calc(100% - 24px);
   padding: 8px 8px 8px 14px;
   transform: translateX(-50%);
