@@ -390,3 +390,18 @@ test('a piece deleted elsewhere is said at once, and comes back with what was do
     expect([one.status(), server.server.document.name]).toEqual(['saved', 'C']);
   }
 });
+
+test('a save of a page that was left, which arrives when its piece is open again, is no conflict', async () => {
+  const [server, drafts] = [fakeServer(named('First')), fakeDrafts()];
+  await drafts.box.keep({ pieceId: 'p', session: 's1', baseRevision: 1, document: named('Two'), at: 1 });
+  const again = await openWindow(server, drafts, 's2');
+  expect(again.desk.piece.name).toBe('Two');
+  Object.assign(server.server, { revision: 2, savedBy: 's1', document: named('One') });
+  await pass(2000);
+  expect([again.status(), server.server.document.name, server.server.revision]).toEqual(['saved', 'Two', 3]);
+  // What anybody else saved meanwhile is one.
+  Object.assign(server.server, { revision: 4, savedBy: 'other', document: named('Theirs') });
+  again.rename('Three');
+  await pass(2000);
+  expect(again.status()).toBe('conflict');
+});

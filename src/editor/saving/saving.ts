@@ -127,6 +127,8 @@ export function startSaving(
   let timer: ReturnType<typeof setTimeout> | undefined;
   let keeping: ReturnType<typeof setTimeout> | undefined;
   let patience: number = PATIENCE.first;
+  /** Sessions whose work this one goes on with. */
+  const ours = new Set([session]);
   /** Whether it was said that this browser keeps nothing. */
   let toldOfStore = false;
   let running: Promise<void> | null = null;
@@ -201,7 +203,7 @@ export function startSaving(
       if (code === 409) {
         theirs = Number(details.revision);
         unanswered = null;
-        if (await isThere(document)) return now() !== document;
+        if (await isThere(document)) return now() !== base.document;
         if (!own && !left) {
           await showTheirs('');
           return false;
@@ -230,9 +232,15 @@ export function startSaving(
     }
   }
 
-  /** Whether the server stands at this very document: then it was saved, by whoever it was, and there is no conflict. */
+  /** Whether the server stands at this very document, or at one that this work went on from: then there is no conflict. */
   async function isThere(document: Piece): Promise<boolean> {
     const there = await server.read().catch(() => null);
+    if (there && there.revision === base.revision + 1 && ours.has(there.savedBy)) {
+      // What was sent by the page whose draft this one took up, and arrived late: the draft came after it.
+      base = there;
+      show({ status: 'unsaved', message: '' });
+      return true;
+    }
     if (!there || !sameValue(there.document, document)) return false;
     base = { revision: there.revision, document };
     own = now() !== document;
@@ -334,6 +342,7 @@ export function startSaving(
       }
       if (!newest || left) return;
       const { draft, piece } = newest;
+      ours.add(draft.session);
       editor.take(piece);
       own = true;
       changedSince = Date.now();
