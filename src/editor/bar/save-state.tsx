@@ -57,7 +57,11 @@ const attempt = (way: 'keepBoth' | 'takeTheirs' | 'putMineOver' | 'bringBack') =
   useSaving
     .getState()
     .saving?.[way]()
-    .catch((error: Error) => notify(`${error.message} Nothing was changed; both versions are still kept.`));
+    .catch((error: Error) =>
+      notify(
+        `${error.message} ${way === 'bringBack' ? 'What you see is still here.' : 'Nothing was changed; both versions are still kept.'}`,
+      ),
+    );
 
 const KEPT = 'Your work is kept in this browser.';
 
