@@ -12,6 +12,7 @@ export * from './loop-check';
 export * from './owners';
 export * from './poster-frame';
 export * from './reveal';
+export { roughOf } from './rough';
 export { shownBox } from './shown-box';
 export { stopsAt } from './ink-now';
 export { wordlessParts } from './wordless-parts';

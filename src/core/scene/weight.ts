@@ -31,15 +31,20 @@ function ownWeight(layer: Layer): number {
   return glyphs.reduce((sum, { outline }) => sum + (outlines[outline]?.length ?? 0), 0) / CHARACTERS;
 }
 
+/** What of a piece has weight. */
+export type Weighed = Pick<Piece, 'layers' | 'groups'> & Partial<Pick<Piece, 'shutter'>>;
+
+/** What a layer of a piece comes to, with what its effects and those of the groups around it repeat. */
+export function weightOfLayer(piece: Weighed, layer: Layer): number {
+  const effects = [layer, ...groupsAround(piece, layer)].flatMap((one) => one.effects ?? []);
+  return effects.reduce((sum, { on, is }) => sum * (on ? repeatsOfEffect(is) : 1), ownWeight(layer));
+}
+
 /**
  * Roughly how many commands of paths a picture of a piece is made of where all of it is inked, before any of it is made: by its points,
  * its dashes, and by how often effects repeat what they are done to.
  */
-export function weightOf(piece: Pick<Piece, 'layers' | 'groups'> & Partial<Pick<Piece, 'shutter'>>): number {
-  const sum = piece.layers.reduce((all, layer) => {
-    const effects = [layer, ...groupsAround(piece, layer)].flatMap((one) => one.effects ?? []);
-    const times = effects.reduce((product, { on, is }) => product * (on ? repeatsOfEffect(is) : 1), 1);
-    return all + ownWeight(layer) * times;
-  }, 0);
+export function weightOf(piece: Weighed): number {
+  const sum = piece.layers.reduce((all, layer) => all + weightOfLayer(piece, layer), 0);
   return piece.shutter ? sum * MOMENTS : sum;
 }

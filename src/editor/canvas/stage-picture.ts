@@ -1,7 +1,7 @@
 import type { DrawList } from '@/core/draw';
 import { isArtwork, type Piece } from '@/core/document';
 import { picturePainter, type Placement } from '@/core/paint';
-import { artItems, evaluate, weightOf } from '@/core/scene';
+import { artItems, evaluate, roughOf, weightOf } from '@/core/scene';
 import { framesPerSecond } from '@/core/timing';
 import { newCanvas } from '@/workers/new-canvas';
 import type { PictureWorker } from '@/workers/picture.worker';
@@ -25,10 +25,8 @@ const artAlone = (piece: Piece): DrawList => ({
 /** Samples that motion blur is made of while it plays: what is quick enough for it. */
 const SAMPLES_PLAYING = 6;
 
-/** The draw list of what is seen: the frame, or the art alone, with the frames around it where they are wanted. */
-function listOf(state: EditorState): DrawList {
-  const { frame, onion, linesOnly, playing } = state;
-  const piece = shownPiece(state);
+/** The draw list of what is seen of a piece: the frame, or the art alone, with the frames around it where they are wanted. */
+function listOf({ frame, onion, linesOnly, playing }: EditorState, piece: Piece): DrawList {
   const now = linesOnly ? artAlone(piece) : evaluate(piece, frame, playing ? SAMPLES_PLAYING : undefined);
   const faint = onion.shown && !playing && !linesOnly ? onionItems(piece, frame, onion) : [];
   return faint.length > 0 ? { ...now, items: [...faint, ...now.items] } : now;
@@ -53,11 +51,14 @@ export interface StagePicture {
 const HEAVY = 12;
 /** Commands in a picture from which on it takes about a second: the page would not answer meanwhile, so it is never painted there. */
 const TOO_HEAVY = 400_000;
+/** Commands in what is shown of such a piece meanwhile: some tenths of a second where all of them are of pens that change. */
+const ROUGH = 20_000;
 
 /**
  * The piece has a canvas to itself, over nothing: so it is the picture that leaves, also where its layers blend with what lies
  * under them, and what stands still of it can be kept. Pieces that are light are painted in the page, at once; those whose pictures
- * take too long by a worker, whose pixels are laid onto the same canvas when they are there, the newest first.
+ * take too long by a worker, whose pixels are laid onto the same canvas when they are there, the newest first. Of those that take a second
+ * or more a rougher picture is painted in the page meanwhile.
  * @param shown hears which frame is seen.
  * @param failedAfar hears that the picture must be painted once more.
  */
@@ -73,8 +74,11 @@ export function stagePicture(
   /** What the canvas below shows. */
   let grounded = '';
   let heavy = 0;
-  /** Whether it was looked at how heavy the piece is. */
-  let isWeighed = false;
+  /** The piece last weighed, and what is shown of it meanwhile where it is too heavy for the page. */
+  let weighed: { readonly piece: Piece; readonly rough: Piece | null } | null = null;
+  /** The picture of a heavy piece that is seen, rough or whole. */
+  let seenOf: { readonly piece: Piece; readonly frame: number } | null = null;
+  let saidHeavy = false;
   let worker: Worker | null = null;
   let afar: PicturesAfar | null = null;
   /** Whose pixels the canvas holds. */
@@ -108,7 +112,7 @@ export function stagePicture(
     begun.addEventListener('error', failed);
     worker = begun;
     afar = picturesAfar(wrap<PictureWorker>(begun), {
-      painted(parts, { frame, placement, width, height }, whole) {
+      painted(parts, { piece, frame, placement, width, height }, whole) {
         size(width, height);
         if (whole) above.clearRect(0, 0, width, height);
         for (const { left, top, bitmap } of parts) {
@@ -118,13 +122,25 @@ export function stagePicture(
         }
         isFromAfar = true;
         picture.dataset.picture = 'afar';
-        seen = placement;
+        [seen, seenOf] = [placement, { piece, frame }];
         place(window.devicePixelRatio || 1);
         shown(frame);
       },
       overtaken: (_, by) => countOvertaken(by.frame),
       failed,
     });
+  }
+
+  /** What is shown of a piece until its own picture is there; null where the page may paint that at once. */
+  function roughIn(piece: Piece): Piece | null {
+    if (weighed?.piece !== piece)
+      weighed = { piece, rough: weightOf(piece) > TOO_HEAVY ? roughOf(piece, ROUGH) : null };
+    if (weighed.rough && !saidHeavy) {
+      saidHeavy = true;
+      notify('This piece is heavy. A rougher picture of it is shown until the whole one is made.');
+      if (!worker) begin();
+    }
+    return weighed.rough;
   }
 
   /** What the page paints itself is what the canvas shows from then on. */
@@ -137,7 +153,7 @@ export function stagePicture(
     afar?.forget();
     picture.dataset.picture = 'here';
     put();
-    seen = wanted;
+    [seen, seenOf] = [wanted, null];
     place(1);
   }
 
@@ -176,19 +192,19 @@ export function stagePicture(
           below.globalAlpha = 1;
         });
       }
-      if (!isWeighed) {
-        isWeighed = true;
-        if (weightOf(piece) > TOO_HEAVY && !worker) {
-          notify('This piece is heavy. Its picture is painted beside the page, and comes a little later.');
-          begin();
-        }
-      }
+      const rough = roughIn(piece);
       const { frame, playing, linesOnly, onion } = state;
       const placement = { x, y, scale: zoom };
       wanted = placement;
       const kept = playing && !linesOnly ? frameAhead(frame) : null;
       const isPlain = !kept && !linesOnly && (!onion.shown || playing);
       if (afar && isPlain) {
+        if (rough && (seenOf?.piece !== piece || seenOf.frame !== frame)) {
+          paintHere(under.width, under.height, () => painter.paint(listOf(state, rough), placement));
+          picture.dataset.picture = 'rough';
+          seenOf = { piece, frame };
+          shown(frame);
+        }
         const samples = playing ? SAMPLES_PLAYING : undefined;
         place(ratio);
         afar.want({ piece, frame, samples, placement, width: under.width, height: under.height });
@@ -202,7 +218,7 @@ export function stagePicture(
           return;
         }
         const began = performance.now();
-        const changed = painter.paint(listOf(state), placement);
+        const changed = painter.paint(listOf(state, rough ?? piece), placement);
         const took = performance.now() - began;
         if (changed.length > 0) heavy = took * framesPerSecond(piece.rate) > 1000 ? heavy + 1 : 0;
       });
