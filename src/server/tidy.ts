@@ -82,8 +82,9 @@ async function removeOldExports(): Promise<number> {
 /** Takes away files that no document of any revision, no export, no face and nothing on a shelf names. */
 async function removeUnnamedAssets(): Promise<number> {
   const { database } = models();
-  const rows = await database.query<{ hash: string }>(
-    `WITH named AS (
+  const removed = await database.transaction(async (transaction) => {
+    const rows = await database.query<{ hash: string }>(
+      `WITH named AS (
        SELECT DISTINCT m[1] AS hash FROM (
          SELECT document::text AS words FROM piece_revisions
          UNION ALL SELECT document::text FROM pieces
@@ -94,10 +95,13 @@ async function removeUnnamedAssets(): Promise<number> {
      DELETE FROM assets WHERE created_at < now() - make_interval(secs => :seconds)
         AND NOT EXISTS (SELECT 1 FROM named WHERE named.hash = assets.hash)
      RETURNING hash`,
-    { type: QueryTypes.SELECT, replacements: { seconds: UNNAMED_MS / 1000 } },
-  );
-  for (const { hash } of rows) await rm(assetPath(hash), { force: true });
-  return rows.length + (await removeUnknownFiles());
+      { type: QueryTypes.SELECT, replacements: { seconds: UNNAMED_MS / 1000 }, transaction },
+    );
+    // While their rows are locked, so that whoever takes one in once more places it anew.
+    for (const { hash } of rows) await rm(assetPath(hash), { force: true });
+    return rows.length;
+  });
+  return removed + (await removeUnknownFiles());
 }
 
 /** Takes away files beside the table of assets: their rows were never written, or are gone. */

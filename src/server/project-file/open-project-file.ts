@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { mkdir, readFile, rm } from 'node:fs/promises';
-import { assetPath, placeFile } from '../assets';
+import { placing } from '../assets';
 import { models } from '../database';
 import { dataFolder } from '../data-folder';
 import { asDiskFull, needRoom } from '../disk';
@@ -22,19 +22,17 @@ interface Opened {
 }
 
 /** Takes in what was read of a file, in one transaction: all of it or nothing. */
-async function takeIn(read: ProjectRead, into: string | undefined, key: string | null): Promise<Opened> {
-  const placed: string[] = [];
-  try {
-    return await once(key, async (transaction) => {
+const takeIn = (read: ProjectRead, into: string | undefined, key: string | null): Promise<Opened> =>
+  once(key, (transaction) =>
+    placing(transaction, async (place) => {
       const { projects } = models();
       const projectId = into ?? randomUUID();
       if (!into) await projects.create({ id: projectId, name: read.name }, { transaction });
       else if (!(await projects.findByPk(into, { transaction })))
         throw new HttpError(404, 'There is no such project; it may have been deleted. Nothing was changed.');
-      for (const { path, hash, size, name, is } of read.files) {
-        const mediaType = is.kind === 'face' ? FONT_TYPE : is.mediaType;
-        const isNew = await placeFile({ path, hash, size, mediaType }, transaction);
-        if (isNew) placed.push(hash);
+      const files = [...read.files].sort((a, b) => (a.hash < b.hash ? -1 : 1));
+      for (const { path, hash, size, name, is } of files) {
+        await place({ path, hash, size, mediaType: is.kind === 'face' ? FONT_TYPE : is.mediaType });
         if (is.kind === 'face')
           await noteFace(projectId, hash, nameOfFace(is.face, name), is.face, transaction);
       }
@@ -44,14 +42,8 @@ async function takeIn(read: ProjectRead, into: string | undefined, key: string |
       }
       for (const item of read.shelf) await insertShelfItem(projectId, item, transaction);
       return { id: projectId, pieces: read.pieces.length };
-    });
-  } catch (error) {
-    // Their rows were never written.
-    for (const hash of placed)
-      if (!(await models().assets.findByPk(hash))) await rm(assetPath(hash), { force: true });
-    throw error;
-  }
-}
+    }),
+  );
 
 /**
  * Opens a project file: as a project of its own, or its pieces and shelf in one that is there. Everything in it is checked
