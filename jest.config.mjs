@@ -1,3 +1,5 @@
+import { RUN } from './scripts/lib/run-asked.mjs';
+
 export default {
   testEnvironment: 'node',
   roots: ['<rootDir>/src', '<rootDir>/scripts', '<rootDir>/demo'],
@@ -16,9 +18,11 @@ export default {
     'node_modules/(?!(@noble/hashes|delaunator|robust-predicates|culori|css-tree|source-map-js|d3-ease)/)',
   ],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
+  globals: { RUN },
+  setupFiles: ['<rootDir>/scripts/lib/jest-setup.cjs'],
   // Looked up through the test's sandbox each time, Math would take most of the time of numerical tests.
   sandboxInjectedGlobals: ['Math', 'Float64Array', 'Uint8Array', 'Int32Array'],
-  testTimeout: 240_000,
+  testTimeout: RUN.isLong ? 3_600_000 : 240_000,
   // Each works through files of its own; one more than there are cores, as some wait for what they started.
   maxWorkers: 3,
 };

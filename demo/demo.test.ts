@@ -1,6 +1,6 @@
 import { createCanvas } from '@napi-rs/canvas';
 import { inkBounds } from '../src/core/draw';
-import { paint, type MakeCanvas, type PaintContext } from '../src/core/paint';
+import { paint } from '../src/core/paint';
 import { evaluate } from '../src/core/scene';
 import { SAMPLE_PROJECT } from '.';
 
@@ -20,12 +20,7 @@ test.each(SAMPLE_PROJECT.pieces.map((piece) => [piece.name, piece] as const))(
       // Only what might be a speck is painted and counted.
       if (!box || (box.right - box.left) * (box.bottom - box.top) > 4000) return false;
       context.clearRect(0, 0, width, height);
-      paint(
-        evaluate(piece, frame),
-        context as unknown as PaintContext,
-        createCanvas as unknown as MakeCanvas,
-        1,
-      );
+      paint(evaluate(piece, frame), context, createCanvas, 1);
       const { data } = context.getImageData(0, 0, width, height);
       let inked = 0;
       for (let i = 3; i < data.length; i += 4) if (data[i]! > 0) inked++;

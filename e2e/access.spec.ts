@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { ON_NAME, openNew, type Desk } from './desk';
@@ -67,7 +67,7 @@ async function eachStep(desk: Desk, what: string): Promise<void> {
 
 for (const theme of ['dark', 'light'] as const) {
   test.describe(`in the ${theme} theme`, () => {
-    test.use({ colorScheme: theme });
+    test.beforeEach(({ page }) => page.emulateMedia({ colorScheme: theme }));
 
     test('the list, its dialogs and the pages beside it leave nothing to mend', async ({ page }) => {
       // A list of all that other tests made is looked through in each of its states.

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import type { Lettering, Piece } from '../src/core/document';
 import { ON_NAME, openNew, type Desk } from './desk';
 import { blank } from './pieces';

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { createCanvas } from '@napi-rs/canvas';
 import { addLayers, newPiece, newStroke, type Ink } from '../src/core/document';
 import { corner, smooth, wholePath, type Path, type PathPoint } from '../src/core/geometry';

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import type { Piece } from '../src/core/document';
 import { ON_NAME, choose, openNew, type, type Desk } from './desk';
 import { three } from './pieces';

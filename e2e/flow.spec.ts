@@ -1,4 +1,4 @@
-import { expect, test, type Locator, type Page } from '@playwright/test';
+import { alone, expect, test, type Locator, type Page } from './test';
 import { strokesOf, type Piece, type Stroke } from '../src/core/document';
 import { keysOf } from '../src/core/timing';
 import { ON_NAME, openNew, type Desk } from './desk';
@@ -227,28 +227,29 @@ test('a new rate keeps seconds or frames, a new length spreads the keys, and an 
   expect(await picture(/^Revision 1/)).not.toBe(await picture(/^Now/));
 });
 
-test('opening a piece shows its picture first: all about it comes after, and moves nothing', async ({
-  page,
-}) => {
-  await page.addInitScript(() => {
-    const shown = (): Element | null => document.querySelector('[data-canvas][data-frame]');
-    const watch = new MutationObserver(() => {
-      if (!shown()) return;
-      watch.disconnect();
-      document.documentElement.dataset.first = JSON.stringify({
-        rows: document.querySelectorAll('[role="row"]').length,
-        box: shown()!.getBoundingClientRect(),
+alone(
+  'opening a piece shows its picture first: all about it comes after, and moves nothing',
+  async ({ page }) => {
+    await page.addInitScript(() => {
+      const shown = (): Element | null => document.querySelector('[data-canvas][data-frame]');
+      const watch = new MutationObserver(() => {
+        if (!shown()) return;
+        watch.disconnect();
+        document.documentElement.dataset.first = JSON.stringify({
+          rows: document.querySelectorAll('[role="row"]').length,
+          box: shown()!.getBoundingClientRect(),
+        });
       });
+      watch.observe(document, { subtree: true, childList: true, attributeFilter: ['data-frame'] });
     });
-    watch.observe(document, { subtree: true, childList: true, attributeFilter: ['data-frame'] });
-  });
-  await openNew(page, three('Picture first'));
-  await expect(page.locator('[data-row="2"]')).toBeVisible();
-  const first = JSON.parse((await page.locator('html').getAttribute('data-first'))!);
-  expect(first.rows).toBe(0);
-  const box = await page.locator('[data-canvas]').evaluate((element) => element.getBoundingClientRect());
-  expect(first.box).toEqual(JSON.parse(JSON.stringify(box)));
-});
+    await openNew(page, three('Picture first'));
+    await expect(page.locator('[data-row="2"]')).toBeVisible();
+    const first = JSON.parse((await page.locator('html').getAttribute('data-first'))!);
+    expect(first.rows).toBe(0);
+    const box = await page.locator('[data-canvas]').evaluate((element) => element.getBoundingClientRect());
+    expect(first.box).toEqual(JSON.parse(JSON.stringify(box)));
+  },
+);
 
 test('a panel that was fetched is there at once when its step is chosen: nothing is blank between two', async ({
   page,

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { ON_NAME, openNew, type Desk } from './desk';
 import { three } from './pieces';
 

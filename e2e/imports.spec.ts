@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { readSvg, strokesFromShapes, writeLottie, writeSvg } from '../src/core/formats';
 import { IDENTITY } from '../src/core/geometry';
 import { evaluate } from '../src/core/scene';

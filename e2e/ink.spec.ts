@@ -1,4 +1,4 @@
-import { expect, test, type Locator, type Page } from '@playwright/test';
+import { expect, test, type Locator, type Page } from './test';
 import type { Ink, Piece, Stroke } from '../src/core/document';
 import { keysOf } from '../src/core/timing';
 import { ON_NAME, api, openNew, type Desk } from './desk';

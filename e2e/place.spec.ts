@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { addNested, groupLayers, strokesOf, type Piece } from '../src/core/document';
 import { keysOf, valueAt, type Animated } from '../src/core/timing';
 import { ON_NAME, api, choose, openNew, type, type Desk } from './desk';

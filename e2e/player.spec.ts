@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { createCanvas, loadImage } from '@napi-rs/canvas';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { alone, expect, test } from './test';
 import { openNew } from './desk';
 import { FULL_INK, title } from '../scripts/bench/pieces';
 import { addEffect } from '@/core/document';
@@ -6,7 +6,7 @@ import { EFFECT_KINDS, newEffect } from '@/core/effects';
 import { three } from './pieces';
 
 /** What the piece's canvas shows, each frame as it is first seen while the piece plays. */
-async function seenWhilePlaying(page: import('@playwright/test').Page): Promise<[string, string][]> {
+async function seenWhilePlaying(page: import('./test').Page): Promise<[string, string][]> {
   return page.evaluate(
     () =>
       new Promise<[string, string][]>((done) => {
@@ -144,7 +144,7 @@ test('a piece too heavy for the page is painted beside it: the very pictures, th
   expect(await pixels()).toBe(plain);
 });
 
-test('where the worker that paints a heavy piece fails, the page goes on painting it', async ({ page }) => {
+alone('where the worker that paints a heavy piece fails, the page goes on painting it', async ({ page }) => {
   await page.addInitScript(() => {
     const Real = globalThis.Worker;
     globalThis.Worker = class extends Real {
@@ -166,34 +166,35 @@ test('where the worker that paints a heavy piece fails, the page goes on paintin
   expect(await pixels()).not.toBe(seen);
 });
 
-test('a piece that would take a second to paint is shown rougher until it is painted, and that is said', async ({
-  page,
-}) => {
-  test.setTimeout(60_000);
-  await page.addInitScript(() => {
-    const seen: string[] = [];
-    Object.assign(globalThis, { seen });
-    new MutationObserver((changes) => {
-      for (const { target } of changes) seen.push((target as HTMLElement).dataset.picture ?? '');
-    }).observe(document, { subtree: true, attributes: true, attributeFilter: ['data-picture'] });
-  });
-  const copies = EFFECT_KINDS.find(({ name }) => name === 'Copies')!;
-  const plain = title(60, FULL_INK);
-  const ids = plain.layers.map(({ id }) => id);
-  const twice = addEffect(addEffect(plain, ids, newEffect(copies, 1)), ids, newEffect(copies, 1));
-  const desk = await openNew(page, twice);
-  const picture = page.locator('[data-picture]');
-  await expect(page.getByText('This piece is heavy.')).toBeVisible();
-  await expect(picture).toHaveAttribute('data-picture', 'afar', { timeout: 30_000 });
-  // The page answers while the worker paints: another frame is there at once, rougher, and then whole.
-  await desk.showFrame(60);
-  await expect(picture).toHaveAttribute('data-picture', 'afar', { timeout: 30_000 });
-  const seen = await page.evaluate(() => (globalThis as unknown as { seen: string[] }).seen);
-  expect(seen).not.toContain('here');
-  expect(seen.filter((how, i) => how !== seen[i - 1]).slice(0, 4)).toEqual([
-    'rough',
-    'afar',
-    'rough',
-    'afar',
-  ]);
-});
+alone(
+  'a piece that would take a second to paint is shown rougher until it is painted, and that is said',
+  async ({ page }) => {
+    alone.setTimeout(60_000);
+    await page.addInitScript(() => {
+      const seen: string[] = [];
+      Object.assign(globalThis, { seen });
+      new MutationObserver((changes) => {
+        for (const { target } of changes) seen.push((target as HTMLElement).dataset.picture ?? '');
+      }).observe(document, { subtree: true, attributes: true, attributeFilter: ['data-picture'] });
+    });
+    const copies = EFFECT_KINDS.find(({ name }) => name === 'Copies')!;
+    const plain = title(60, FULL_INK);
+    const ids = plain.layers.map(({ id }) => id);
+    const twice = addEffect(addEffect(plain, ids, newEffect(copies, 1)), ids, newEffect(copies, 1));
+    const desk = await openNew(page, twice);
+    const picture = page.locator('[data-picture]');
+    await expect(page.getByText('This piece is heavy.')).toBeVisible();
+    await expect(picture).toHaveAttribute('data-picture', 'afar', { timeout: 30_000 });
+    // The page answers while the worker paints: another frame is there at once, rougher, and then whole.
+    await desk.showFrame(60);
+    await expect(picture).toHaveAttribute('data-picture', 'afar', { timeout: 30_000 });
+    const seen = await page.evaluate(() => (globalThis as unknown as { seen: string[] }).seen);
+    expect(seen).not.toContain('here');
+    expect(seen.filter((how, i) => how !== seen[i - 1]).slice(0, 4)).toEqual([
+      'rough',
+      'afar',
+      'rough',
+      'afar',
+    ]);
+  },
+);

@@ -1,5 +1,8 @@
 import { defineConfig } from '@playwright/test';
 import { CHROMIUM } from '../scripts/lib/chromium';
+import { RUN } from '../scripts/lib/run-asked.mjs';
+
+Object.assign(globalThis, { RUN });
 
 const EXPORTS = ['first-stroke.spec.ts', 'exports.spec.ts', 'bay.spec.ts'];
 
@@ -12,7 +15,7 @@ export default defineConfig({
   // Where nobody looks on, a test that failed is tried once more, and named as one that needed it.
   retries: process.env.CI ? 1 : 0,
   // What hangs is found soon; nothing waits for time itself.
-  timeout: 30_000,
+  timeout: RUN.isLong ? 1_200_000 : 30_000,
   expect: { timeout: 10_000 },
   reporter: [['list'], ['json', { outputFile: process.env.REPORT ?? '/tmp/obelus-playwright.json' }]],
   outputDir: '../test-results',

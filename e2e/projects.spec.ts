@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { randomUUID } from 'node:crypto';
 import { ON_NAME, api } from './desk';
 import { three } from './pieces';

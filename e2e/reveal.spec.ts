@@ -1,5 +1,5 @@
 import { createCanvas } from '@napi-rs/canvas';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { letterOutlines, membersOf, strokesOf, type Lettering, type Piece } from '../src/core/document';
 import { commandsBounds, pathBounds } from '../src/core/geometry';
 import { keysOf } from '../src/core/timing';

@@ -1,5 +1,5 @@
 import type { DrawList } from '../src/core/draw';
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { createCanvas, loadImage } from '@napi-rs/canvas';
 import { buildSync } from 'esbuild';
 import { resolve } from 'node:path';
@@ -28,6 +28,7 @@ import {
 } from '../src/core/testing/random-pieces';
 import { hashOf } from './pixels';
 import { SVG_CASES, svgCase } from './svg-cases';
+import { cases } from '../src/core/testing/cases';
 
 /** The core's own painting code, made into one script for a bare page. */
 const script = buildSync({
@@ -49,8 +50,8 @@ function onServer(list: DrawList, scale: number): Uint8ClampedArray {
 
 type Case = [name: string, list: DrawList, scale: number];
 
-const many = (name: string, count: number, make: (seed: number) => Piece): Case[] =>
-  Array.from({ length: count }, (_, i): Case => [`${name} ${i}`, evaluate(make(i), 0), [1, 0.5, 2][i % 3]!]);
+const many = (name: string, seeds: Iterable<number>, make: (seed: number) => Piece): Case[] =>
+  [...seeds].map((i): Case => [`${name} ${i}`, evaluate(make(i), 0), [1, 0.5, 2][i % 3]!]);
 
 /** What is painted in both, in lots that two workers can share. */
 const LOTS: { name: string; cases: () => Case[] }[] = [
@@ -64,17 +65,17 @@ const LOTS: { name: string; cases: () => Case[] }[] = [
         }),
       ),
   })),
-  { name: 'random inks', cases: () => many('random', 30, randomPiece) },
-  { name: 'random reveals', cases: () => many('reveal', 12, randomReveals) },
-  ...[0, 3, 6, 9].map((from) => ({
-    name: `random effects from ${from}`,
+  { name: 'random inks', cases: () => many('random', cases(9, 300), randomPiece) },
+  { name: 'random reveals', cases: () => many('reveal', cases(6, 100), randomReveals) },
+  {
+    name: 'random effects',
     cases: () =>
-      Array.from({ length: 3 }, (_, k): Case => {
-        const i = from + k;
-        return [`effects ${i}`, evaluate(randomEffects(i), 4 + 3.5 * i, 6), [1, 0.5, 2][i % 3]!];
+      [...cases(4, 60)].map((i): Case => {
+        const at = 4 + 3.5 * (i % 12);
+        return [`effects ${i}`, evaluate(randomEffects(i), at, 6), [1, 0.5, 2][i % 3]!];
       }),
-  })),
-  { name: 'random placements, masks and blends', cases: () => many('placed', 16, randomPlaced) },
+  },
+  { name: 'random placements, masks and blends', cases: () => many('placed', cases(6, 100), randomPlaced) },
   {
     name: 'art of SVG files',
     cases: () =>
@@ -140,11 +141,14 @@ interface Histories {
 
 // Few to a test: on a machine that is busy with other things too, ten took longer than a test may.
 const PIECES = 5;
-for (let from = 20; from < 200; from += PIECES) {
-  test(`how a picture was come to never shows in Chromium: random pieces from ${from}`, async ({ page }) => {
+const SEEDS = [...cases(10, 200)];
+for (let from = 0; from < SEEDS.length; from += PIECES) {
+  test(`how a picture was come to never shows in Chromium: random pieces from ${SEEDS[from]}`, async ({
+    page,
+  }) => {
     await page.goto('about:blank');
     await page.addScriptTag({ content: histories });
-    for (let seed = from; seed < from + PIECES; seed++) {
+    for (const seed of SEEDS.slice(from, from + PIECES)) {
       const fault = await page.evaluate((n) => (globalThis as unknown as Histories).faultOfSeed(n), seed);
       expect([seed, fault]).toEqual([seed, null]);
     }

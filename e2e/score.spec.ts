@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { addLayers, newStroke } from '../src/core/document';
 import { lineShape } from '../src/core/geometry';
 import { valueAt, type Animated } from '../src/core/timing';

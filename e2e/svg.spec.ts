@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { createCanvas } from '@napi-rs/canvas';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';

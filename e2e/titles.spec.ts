@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { boxOf, readPiece, strokesOf, type Lettering, type Piece } from '../src/core/document';
 import { pathBounds } from '../src/core/geometry';
 import { layerBounds, variedAt } from '../src/core/scene';

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { ON_NAME, openNew } from './desk';
 import { blank, three } from './pieces';
 

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { createCanvas } from '@napi-rs/canvas';
 import type { Lettering, Piece, Stroke } from '../src/core/document';
 import { addLayers, newStroke, widestOf } from '../src/core/document';

@@ -1,5 +1,5 @@
 import { connect } from 'node:net';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { setInk, strokesOf, updateLayers, tieStrokes, type Piece, type Stroke } from '../src/core/document';
 import { signature } from '../src/layouts';
 import { ON_NAME, api, choose, openNew, type, type Desk } from './desk';

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { createCanvas, loadImage } from '@napi-rs/canvas';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import { readFileSync } from 'node:fs';
@@ -10,6 +10,7 @@ import { writeLottie, writeSvg } from '../src/core/formats';
 import { paint } from '../src/core/paint';
 import { evaluate } from '../src/core/scene';
 import { framesPerSecond } from '../src/core/timing';
+import { times } from '../src/core/testing/cases';
 
 /** Structural similarity of brightness over mid grey, in windows of 8 px (Wang, Bovik, Sheikh & Simoncelli 2004). */
 function similarity(a: Uint8ClampedArray, b: Uint8ClampedArray, width: number, height: number): number {
@@ -141,11 +142,11 @@ test.describe.configure({ timeout: 60_000 });
 const SAYABLE = ['Tide ring', 'Chapter card', 'Programme ident'];
 
 for (const [name, player, frames, pieces] of [
-  ['animated SVG', animatedSvg, 4, SAMPLE_PROJECT.pieces],
+  ['animated SVG', animatedSvg, times(2, 8), SAMPLE_PROJECT.pieces],
   [
     'Lottie in lottie-web',
     lottieWeb,
-    2,
+    times(1, 6),
     SAMPLE_PROJECT.pieces.filter((piece) => SAYABLE.includes(piece.name)),
   ],
 ] as const) {

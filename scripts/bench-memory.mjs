@@ -7,7 +7,7 @@ import { withSampleServer } from './lib/sample-server.mjs';
 import { main } from './lib/say.mjs';
 
 await main(async () => {
-  needDebianPackages(['postgresql', 'chromium']);
+  needDebianPackages(['postgresql', 'chromium-headless-shell']);
   needNpmPackages();
   needBuild();
   await withSampleServer((env) => runShown(bin('tsx'), [join(ROOT, 'scripts/bench/memory.ts')], { env }));

@@ -28,7 +28,7 @@ async function measure(name, env) {
 }
 
 await main(async () => {
-  needDebianPackages(['postgresql', 'ffmpeg', 'chromium']);
+  needDebianPackages(['postgresql', 'ffmpeg', 'chromium-headless-shell']);
   needNpmPackages();
   needBuild();
   const rows = [];

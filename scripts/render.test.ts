@@ -1,7 +1,7 @@
 import { execFileSync, spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join, resolve } from 'node:path';
+import { join } from 'node:path';
 import { strToU8, zipSync } from 'fflate';
 import { lowerThird } from '../demo/lower-third';
 import { openingTitle } from '../demo/opening-title';
@@ -13,7 +13,7 @@ afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 /** Runs the command as a person does; what it says and how it ends. */
 function render(...args: string[]) {
-  const run = spawnSync(resolve('node_modules/.bin/tsx'), [resolve('scripts/render.ts'), ...args], {
+  const run = spawnSync(process.execPath, ['scripts/plain.mjs', 'scripts/render.ts', ...args], {
     encoding: 'utf8',
     env: { ...process.env, INIT_CWD: folder },
   });

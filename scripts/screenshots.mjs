@@ -7,7 +7,7 @@ import { withSampleServer } from './lib/sample-server.mjs';
 import { main } from './lib/say.mjs';
 
 await main(async () => {
-  needDebianPackages(['postgresql', 'ffmpeg', 'chromium']);
+  needDebianPackages(['postgresql', 'ffmpeg', 'chromium-headless-shell']);
   needNpmPackages();
   needBuild();
   await withSampleServer((env) => runShown(bin('tsx'), [join(ROOT, 'scripts/screenshots.ts')], { env }));

@@ -52,7 +52,7 @@ function killer(database, pids) {
 }
 
 await main(async () => {
-  needDebianPackages(['postgresql', 'ffmpeg', 'chromium']);
+  needDebianPackages(['postgresql', 'ffmpeg', 'chromium-headless-shell']);
   needNpmPackages();
   needBuild();
   const disk = smallDisk();

@@ -1,56 +1,58 @@
-// `npm test`: everything that is checked, on a throw-away database, from a fresh clone.
+// `npm test`: one telling case of everything that is checked, on a throw-away database, from a fresh clone. `npm run test:long` tries
+// the many cases of each property, others each day.
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { needBuild } from './lib/build.mjs';
 import { freePort, openThrowAwayDatabase } from './lib/database.mjs';
+import { runJest } from './lib/jest-run.mjs';
 import { needDebianPackages, needNpmPackages } from './lib/packages.mjs';
+import { parts } from './lib/parts.mjs';
 import { bin, plain, ROOT, runBeside, runShown } from './lib/run.mjs';
 import { main, say } from './lib/say.mjs';
 import { serve } from './lib/serve.mjs';
 
-const began = Date.now();
-const since = () => `${Math.round((Date.now() - began) / 1000)} s`;
+const isLong = process.argv.includes('--long');
+if (isLong) process.env.RUN = 'long';
 const counts = { passed: 0, failed: 0 };
 
-/** Counts one check that has no tests of its own. */
-async function check(name, command, args) {
-  const good = await runBeside(command, args);
-  counts[good ? 'passed' : 'failed']++;
-  say(`${name}: ${good ? 'good' : 'FAILED'} (${since()})`);
-}
+/** What is found without running anything; each is checked by itself, two at a time. */
+const CHECKS = [
+  ['types', 'tsc', ['--noEmit']],
+  ['formatting', 'prettier', ['--check', '--log-level=warn', '.']],
+  ['lint', 'eslint', ['.']],
+  ['arrows between folders', 'depcruise', ['src', 'scripts', '--config', '.dependency-cruiser.cjs']],
+];
 
-function jest(env, report) {
-  // HarfBuzz is an ES module; without this switch Node has none of them inside Jest.
-  const modules = {
-    NODE_OPTIONS: `${env.NODE_OPTIONS ?? ''} --experimental-vm-modules --no-warnings`.trim(),
+async function checks() {
+  const waiting = [...CHECKS];
+  const next = async () => {
+    for (let check = waiting.shift(); check; check = waiting.shift()) {
+      const [name, program, args] = check;
+      const good = await runBeside(bin(program), args);
+      counts[good ? 'passed' : 'failed']++;
+      if (!good) say(`${name}: FAILED`);
+    }
   };
-  runShown(bin('jest'), ['--json', `--outputFile=${report}`, '--silent=false'], {
-    env: { ...env, ...modules },
-  });
-  const result = JSON.parse(readFileSync(report, 'utf8'));
-  counts.passed += result.numPassedTests;
-  counts.failed += result.numFailedTests + result.numRuntimeErrorTestSuites;
-  say(`unit and server tests: ${result.numPassedTests} passed, ${result.numFailedTests} failed (${since()})`);
+  await Promise.all([next(), next()]);
 }
 
-function playwright(env, report) {
-  runShown(bin('playwright'), ['test', '-c', join(ROOT, 'e2e/playwright.config.ts')], {
-    env: { ...env, REPORT: report },
-  });
-  const { stats, errors, suites } = JSON.parse(readFileSync(report, 'utf8'));
-  const passed = stats.expected + stats.flaky;
-  const failed = stats.unexpected + (passed === 0 ? Math.max(1, errors.length) : 0);
-  counts.passed += passed;
-  counts.failed += failed;
-  say(`tests in the browser: ${passed} passed, ${failed} failed (${since()})`);
-  const all = testsIn(suites);
-  for (const { title } of all.filter(({ status }) => status === 'flaky'))
-    say(`passed only when it was tried again, which is a fault to be found: ${title}`);
-  const slowest = all.sort((a, b) => b.seconds - a.seconds).slice(0, 10);
-  say(
-    `the slowest in the browser:\n${slowest.map((t) => `    ${t.seconds.toFixed(1)} s  ${t.title}`).join('\n')}`,
+/** The slowest of some tests, each with its seconds. */
+const slowest = (tests, count) =>
+  [...tests]
+    .sort((a, b) => b.seconds - a.seconds)
+    .slice(0, count)
+    .map(({ seconds, title }) => `    ${seconds.toFixed(1)} s  ${title}`)
+    .join('\n');
+
+function countJest({ numPassedTests, numFailedTests, numRuntimeErrorTestSuites, testResults }) {
+  counts.passed += numPassedTests;
+  counts.failed += numFailedTests + numRuntimeErrorTestSuites;
+  say(`unit and server tests: ${numPassedTests} passed, ${numFailedTests} failed`);
+  const tests = testResults.flatMap(({ assertionResults }) =>
+    assertionResults.map(({ title, duration }) => ({ title, seconds: (duration ?? 0) / 1000 })),
   );
+  say(`the slowest of them:\n${slowest(tests, 20)}`);
 }
 
 /** Every test of a report of Playwright's, with how it ended and how long it took. */
@@ -66,31 +68,59 @@ const testsIn = (suites) =>
     ...testsIn(inner),
   ]);
 
+function playwright(env, report) {
+  runShown(bin('playwright'), ['test', '-c', join(ROOT, 'e2e/playwright.config.ts')], {
+    env: { ...env, REPORT: report },
+  });
+  const { stats, errors, suites } = JSON.parse(readFileSync(report, 'utf8'));
+  const passed = stats.expected + stats.flaky;
+  const failed = stats.unexpected + (passed === 0 ? Math.max(1, errors.length) : 0);
+  counts.passed += passed;
+  counts.failed += failed;
+  say(`tests in the browser: ${passed} passed, ${failed} failed`);
+  const all = testsIn(suites);
+  for (const { title } of all.filter(({ status }) => status === 'flaky'))
+    say(`passed only when it was tried again, which is a fault to be found: ${title}`);
+  const half = all.map(({ seconds }) => seconds).sort((a, b) => a - b)[all.length >> 1];
+  say(`half of them take less than ${half?.toFixed(1)} s; the slowest:\n${slowest(all, 20)}`);
+}
+
 await main(async () => {
-  needDebianPackages(['postgresql', 'ffmpeg', 'chromium', 'poppler-utils']);
-  needNpmPackages();
+  const { part, report } = parts();
+  await part('packages', 60, () => {
+    needDebianPackages(['postgresql', 'ffmpeg', 'chromium-headless-shell', 'poppler-utils']);
+    needNpmPackages();
+  });
   const folder = mkdtempSync(join(tmpdir(), 'obelus-test-'));
   const closing = [];
   try {
-    needBuild();
-    await Promise.all([
-      check('types', bin('tsc'), ['--noEmit']),
-      check('lint', 'npm', ['run', '--silent', 'lint']),
-    ]);
-    say('making a throw-away database');
+    await part('build', 120, needBuild);
+    if (!isLong) await part('types, formatting, lint, arrows', 230, checks);
     const database = await openThrowAwayDatabase();
     closing.push(database.stop);
     const env = { ...process.env, OBELUS_DATA: join(folder, 'data') };
-    jest({ ...env, DATABASE_URL: database.url }, join(folder, 'jest.json'));
-    const seen = { ...env, DATABASE_URL: database.another('seen') };
-    runShown(process.execPath, plain('scripts/prepare.ts'), { env: seen });
-    const served = serve({ port: await freePort(), env: seen });
-    closing.push(served.stop);
-    await served.ready;
-    playwright({ ...seen, BASE_URL: served.address }, join(folder, 'playwright.json'));
+    await part('unit and server tests', 500, async () =>
+      countJest(await runJest(folder, { ...env, DATABASE_URL: database.url })),
+    );
+    await part('tests in the browser', 800, async () => {
+      const seen = { ...env, DATABASE_URL: database.another('seen') };
+      runShown(process.execPath, plain('scripts/prepare.ts'), { env: seen });
+      const served = serve({ port: await freePort(), env: seen });
+      try {
+        await served.ready;
+        playwright({ ...seen, BASE_URL: served.address }, join(folder, 'playwright.json'));
+      } finally {
+        await served.stop();
+      }
+    });
   } finally {
     for (const close of closing.reverse()) await close();
     rmSync(folder, { recursive: true, force: true });
+  }
+  const over = report();
+  for (const name of isLong ? [] : over) {
+    counts.failed++;
+    say(`${name} took more than twice its budget of processor time: something of it became slow`);
   }
   console.log(`\n${counts.passed} passed, ${counts.failed} failed`);
   if (counts.failed > 0) process.exit(1);

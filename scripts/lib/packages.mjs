@@ -19,7 +19,8 @@ export function postgresBin() {
 const PRESENT = {
   postgresql: () => postgresBin() !== null,
   ffmpeg: () => has('ffmpeg'),
-  chromium: () => has('chromium'),
+  // The whole of Chromium does as well where it is there.
+  'chromium-headless-shell': () => has('chromium-headless-shell') || has('chromium'),
   'poppler-utils': () => has('pdftoppm'),
 };
 

@@ -32,7 +32,7 @@ function inked(piece: Piece, frame: number): number {
   const { width, height } = piece.size;
   const canvas = createCanvas(width * SCALE, height * SCALE);
   const context = canvas.getContext('2d');
-  paint(evaluate(piece, frame), context as never, createCanvas as never, SCALE);
+  paint(evaluate(piece, frame), context, createCanvas, SCALE);
   const { data } = context.getImageData(0, 0, canvas.width, canvas.height);
   let sum = 0;
   for (let i = 3; i < data.length; i += 4) sum += data[i]!;

@@ -1,5 +1,5 @@
 import { inkOf, applyManner, changeEffects, setInk, setKey, type Piece } from '@/core/document';
-import { newEffect, EFFECT_KINDS, type Effect, type EffectSetting } from '@/core/effects';
+import { newEffect, EFFECT_KINDS, type Effect } from '@/core/effects';
 import { lineShape, smooth, type Path, type PathPoint } from '@/core/geometry';
 import { WIDTH_PRESETS } from '@/core/ink';
 import { landingEasing } from '@/core/timing';
@@ -14,7 +14,7 @@ function effect(name: string, values: object): Effect {
     EFFECT_KINDS.find((kind) => kind.name === name)!,
     1,
   );
-  return { on, is: { ...is, ...values } as EffectSetting };
+  return { on, is: { ...is, ...values } };
 }
 const withEffects = (piece: Piece, id: string, ...effects: Effect[]): Piece =>
   changeEffects(piece, [id], () => effects);
@@ -137,7 +137,7 @@ function handRing(): Piece {
     });
   };
   const points = Array.from({ length: 8 }, (_, k) => turn(k, 0.97 + 0.012 * k));
-  const look = inkOf(13, COLOURS.minium, { widths: WIDTH_PRESETS.brush! });
+  const look = inkOf(13, COLOURS.minium, { widths: WIDTH_PRESETS.brush });
   let piece = stroke(blank('Ring by hand', 70, 30), 'ring', 'Ring', { closed: false, points }, look);
   piece = applyManner(piece, ['ring'], {
     ...on(22, 56, 12),
@@ -153,7 +153,7 @@ function swash(): Piece {
     smooth(MX - 60, MY + 6, { x: 120, y: -18 }),
     smooth(MX + 310, MY - 24, { x: 60, y: -14 }, 60),
   ];
-  const look = inkOf(20, COLOURS.minium, { widths: WIDTH_PRESETS.brush! });
+  const look = inkOf(20, COLOURS.minium, { widths: WIDTH_PRESETS.brush });
   const piece = stroke(blank('Underline swash', 60, 24), 'swash', 'Swash', { closed: false, points }, look);
   return applyManner(piece, ['swash'], {
     ...on(14, 46, 10),

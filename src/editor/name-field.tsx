@@ -56,7 +56,7 @@ export function NameField({
           setTyped(null);
         }
         if (event.key === 'Enter' || event.key === 'Escape')
-          requestAnimationFrame(() => (onEnd ? onEnd(field) : (field as HTMLInputElement).select()));
+          requestAnimationFrame(() => (onEnd ? onEnd(field) : field.select()));
         event.stopPropagation();
       }}
     />

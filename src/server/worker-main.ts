@@ -5,7 +5,7 @@ import { endOnFaults } from './log';
 endOnFaults('export worker');
 const stop = await startWorker();
 const leave = (): void => {
-  stop().finally(() => process.exit(0));
+  void stop().finally(() => process.exit(0));
 };
 process.on('SIGTERM', leave);
 process.on('SIGINT', leave);

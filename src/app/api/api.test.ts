@@ -353,7 +353,7 @@ test('an error of ours is one line on the terminal, without what it was about, a
   const broken = route({}, async () => {
     throw new Error(`cannot write\n${JSON.stringify(smallPiece('Secret'))}`);
   });
-  const { status, body } = await ask(broken as Handler, {});
+  const { status, body } = await ask(broken, {});
   spy.mockRestore();
   expect(status).toBe(500);
   expect(said).toHaveLength(1);

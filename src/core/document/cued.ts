@@ -75,7 +75,7 @@ export function settleCues(before: Piece | null, piece: Piece): Piece {
     const { cue } = stroke;
     const leader = cue && other(cue.to);
     const start = tiedMoment(stroke);
-    const arrival = leader ? arrivalFrame(leader, cue!.part, cue!.at) : null;
+    const arrival = leader ? arrivalFrame(leader, cue.part, cue.at) : null;
     if (!cue || arrival === null || start === null) return stroke;
     const was = earlier.get(stroke.id);
     const ledBefore = was?.cue && earlier.get(was.cue.to);

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { randomPiece } from '../testing/random-pieces';
 import { hashOf } from './hash-of';
 import { patchOf } from './patch-of';
+import { times } from '../testing/cases';
 
 const shuffled = (value: unknown): unknown =>
   Array.isArray(value)
@@ -38,7 +39,7 @@ test('documents have one hash only where there is nothing to patch between them'
       const [before, after] = [plain(a), plain(b)];
       expect(hashOf(before) === hashOf(after)).toBe(patchOf(before, after).length === 0);
     }),
-    { numRuns: 300 },
+    { numRuns: times(300, 6000) },
   );
 });
 

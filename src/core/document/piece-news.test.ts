@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { randomHistory } from '../testing/histories';
 import { newsOf, withNews } from './piece-news';
 import type { Piece } from './schema';
+import { times } from '../testing/cases';
 
 test('a piece is put together from its news, whatever was done to it, and what stayed is what it was', () => {
   fc.assert(
@@ -21,7 +22,7 @@ test('a piece is put together from its news, whatever was done to it, and what s
         [sent, heard] = [piece, now];
       }
     }),
-    { numRuns: 40 },
+    { numRuns: times(40, 1000) },
   );
 });
 

@@ -18,6 +18,7 @@ import {
   type Piece,
   type Rider,
 } from '.';
+import { times } from '../testing/cases';
 
 const rider = (values: Partial<Rider> = {}): Rider => ({ ...newRider('line', 1), ...values });
 
@@ -57,7 +58,7 @@ test('its pivot lies on the head within 0.1 px at every frame, fractions too, ho
       const nib = applyMatrix(worldOf(ridden, pen(ridden), at), { x: 40, y: 10 });
       expect(Math.hypot(nib.x - head.x, nib.y - head.y)).toBeLessThan(0.1);
     }),
-    { numRuns: 200 },
+    { numRuns: times(200, 4000) },
   );
 });
 

@@ -23,7 +23,7 @@ function drawn(form: Form, random: () => number): Piece[] {
     const cuts = n > 20 && random() < 0.6 ? [Math.round(n * (0.35 + 0.3 * random()))] : [];
     const ends = [0, ...cuts, n - 1];
     return ends.slice(1).map((end, k) => {
-      const places = way.slice(ends[k]!, end + 1).map(placed);
+      const places = way.slice(ends[k], end + 1).map(placed);
       const isTurned = random() < 0.5;
       return {
         places: isTurned ? places.reverse() : places,

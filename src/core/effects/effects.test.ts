@@ -26,13 +26,14 @@ import {
   type Stroke,
 } from '../document';
 import { applyMatrix, corner, IDENTITY, lineShape, smooth, type Point } from '../geometry';
-import { paint, type MakeCanvas, type PaintContext } from '../paint';
+import { paint, type MakeCanvas } from '../paint';
 import { evaluate } from '../scene';
 import { seeded } from '../testing/families';
 import { LINEAR, mapValues, valueAt } from '../timing';
 import { placesOf, type Copies } from './copies';
 import { unsteady } from './noise';
 import { EFFECT_KINDS, heldFrame, newEffect, type Effect, type EffectSetting } from '.';
+import { times } from '../testing/cases';
 
 const [W, H] = [240, 140];
 const make = ((w: number, h: number) => createCanvas(w, h)) as unknown as MakeCanvas;
@@ -41,7 +42,7 @@ const kind = (name: string) => EFFECT_KINDS.find((one) => one.name === name)!;
 /** An effect with some of its values given. */
 const effect = (name: string, values: object = {}, size = 0.2): Effect => {
   const { is } = newEffect(kind(name), size);
-  return { on: true, is: { ...is, ...values } as EffectSetting };
+  return { on: true, is: { ...is, ...values } };
 };
 const repeat = (values: object) => ({
   delay: 0,
@@ -84,7 +85,7 @@ const withEffects = (piece: Piece, ...effects: Effect[]): Piece => changeEffects
 function pixels(piece: Piece, frame: number): Uint8ClampedArray {
   const canvas = createCanvas(W, H);
   const context = canvas.getContext('2d');
-  paint(evaluate(piece, frame), context as unknown as PaintContext, make);
+  paint(evaluate(piece, frame), context, make);
   return context.getImageData(0, 0, W, H).data;
 }
 const area = (data: Uint8ClampedArray): number => {
@@ -457,6 +458,7 @@ describe('an unsteady hand', () => {
           }
         },
       ),
+      { numRuns: times(15, 600) },
     );
   });
 });

@@ -239,7 +239,7 @@ export function fitPath(
   const ends = [0, ...breaks, run.length - 1];
   const joints: Cubic[] = [];
   for (let k = 1; k < ends.length; k++) {
-    const part = run.slice(ends[k - 1]!, ends[k]! + 1);
+    const part = run.slice(ends[k - 1], ends[k]! + 1);
     const [a, b] = [part[0]!, part.at(-1)!];
     if (!(round && ends.length === 2) && isLine(part, tolerance * 0.7) && distance(a, b) > 1e-9) {
       joints.push([a.x, a.y, a.x, a.y, b.x, b.y, b.x, b.y]);

@@ -13,6 +13,7 @@ import { seeded } from '../testing/families';
 import { penWidth, type PenWidth } from './pen-width';
 import { sweptOutline } from './swept';
 import { WIDTH_PRESETS, type Widths } from './width-profile';
+import { cases } from '../testing/cases';
 
 const SIZE = 400;
 /** Samples a pixel side in pictures. */
@@ -166,7 +167,7 @@ function sticksOut(
 
 test('outlines stay within what the pen sweeps: no point of their curves sticks out by more than 0.06 px', () => {
   let worst = 0;
-  for (let seed = 1; seed <= 4; seed++) {
+  for (const seed of cases(2, 100)) {
     for (const [family, path] of paths(seed)) {
       const { length } = measurePath(path);
       const span = { from: length * 0.1, to: length * (seed % 2 ? 1 : 0.8) };
@@ -189,7 +190,7 @@ test('outlines stay within what the pen sweeps: no point of their curves sticks 
 
 test('outlines agree with a dense sweep of discs: area within 0.3 %, no point off by more than 0.5 px', () => {
   let [worstArea, worstAway] = [0, 0];
-  for (let seed = 1; seed <= 3; seed++) {
+  for (const seed of cases(1, 40)) {
     for (const [family, path] of paths(seed)) {
       const { length } = measurePath(path);
       const span = seed % 2 ? { from: 0, to: length } : { from: length * 0.2, to: length * 0.85 };

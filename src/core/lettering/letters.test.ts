@@ -71,7 +71,7 @@ test('a letter is moved, turned and scaled about the middle of its ink; the othe
   expect(corner.x).toBeCloseTo(moved[2]!.left, 6);
   // Scaled as a whole, every letter is scaled with it.
   const k = 1.5;
-  const grown = boxes(scaledLayer(text, k, { x: 0, y: 0 }) as Lettering);
+  const grown = boxes(scaledLayer<Lettering>(text, k, { x: 0, y: 0 }));
   grown.forEach((box, i) =>
     expect(middle(box).map((v) => v / k)).toEqual(middle(moved[i]!).map((v) => expect.closeTo(v, 6))),
   );

@@ -2,6 +2,7 @@ import type { DrawItem, DrawList, GroupItem } from '../draw';
 import { createCanvas } from '@napi-rs/canvas';
 import fc from 'fast-check';
 import { paint } from '.';
+import { times } from '../testing/cases';
 
 const box = (x: number, y: number, w: number, h: number, colour: string): DrawItem => ({
   kind: 'fill',
@@ -67,6 +68,6 @@ test('whatever was painted before, on whatever canvas, a frame looks as if it we
         expect(picture(list, make, scale)).toBe(picture(list, counting().make, scale));
       }
     }),
-    { numRuns: 25 },
+    { numRuns: times(10, 1000) },
   );
 });

@@ -12,7 +12,8 @@ import {
   type Path,
   type PathCommand,
 } from '../geometry';
-import { paint, type MakeCanvas, type PaintContext } from '.';
+import { paint, type MakeCanvas } from '.';
+import { times } from '../testing/cases';
 
 const [W, H] = [640, 140];
 const make = ((w: number, h: number) => createCanvas(w, h)) as unknown as MakeCanvas;
@@ -39,7 +40,7 @@ const stroke = (path: readonly PathCommand[], part: object = {}): DrawItem => ({
 function pixels(items: readonly DrawItem[]): Uint8ClampedArray {
   const canvas = createCanvas(W, H);
   const context = canvas.getContext('2d');
-  paint({ width: W, height: H, items }, context as unknown as PaintContext, make);
+  paint({ width: W, height: H, items }, context, make);
   return context.getImageData(0, 0, W, H).data;
 }
 
@@ -83,7 +84,7 @@ test('outside the box of what changed nothing is far from what it was: lines tha
       }
       expect(farOff(offs)).toBeLessThanOrEqual(FEW);
     }),
-    { numRuns: 150 },
+    { numRuns: times(40, 3000) },
   );
 });
 
@@ -140,7 +141,7 @@ test('a corner of a closed shape moves both sides that meet there, and what lies
       for (let i = 3; i < sum.length; i += 4) apart.push(Math.abs(sum[i]! - (p[i]! + q[i]!) / 2));
       expect(farOff(apart)).toBeLessThanOrEqual(FEW);
     }),
-    { numRuns: 200 },
+    { numRuns: times(40, 4000) },
   );
 });
 
@@ -161,6 +162,6 @@ test('light is summed as if each moment were painted by itself and all of them a
       }
       expect(off).toBeLessThanOrEqual(0.01 * ink + 255);
     }),
-    { numRuns: 60 },
+    { numRuns: times(40, 1200) },
   );
 });

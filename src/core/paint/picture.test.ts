@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import type { DrawItem, DrawList } from '../draw';
 import { historyFault, randomHistory } from '../testing/histories';
 import { paint, picturePainter, type MakeCanvas, type PaintContext } from '.';
+import { cases, times } from '../testing/cases';
 
 const SIZE = { width: 160, height: 90 };
 const make = ((w: number, h: number) => createCanvas(w, h)) as unknown as MakeCanvas;
@@ -59,13 +60,13 @@ test('whatever stood, moved, came or went before: the pixels are those of a firs
         expect(read(context).equals(read(anew))).toBe(true);
       }
     }),
-    { numRuns: 40 },
+    { numRuns: times(40, 1000) },
   );
 });
 
-// A hundred and eighty more are looked at in Chromium: e2e/same-pixels.spec.ts.
+// Others are looked at in Chromium: e2e/same-pixels.spec.ts.
 test('how a picture was come to never shows: random pieces played, jumped about in, edited, undone and zoomed', () => {
-  for (let seed = 0; seed < 20; seed++)
+  for (const seed of cases(6, 200))
     expect([seed, historyFault(randomHistory(seed), make)]).toEqual([seed, null]);
 });
 
@@ -75,7 +76,7 @@ function counting() {
   const counts = ((w: number, h: number) => {
     const canvas = createCanvas(w, h);
     const context = canvas.getContext('2d');
-    const stroke = context.stroke.bind(context) as () => void;
+    const stroke = context.stroke.bind<() => void>(context);
     context.stroke = () => {
       counted.strokes++;
       stroke();

@@ -2,6 +2,7 @@ import { createCanvas } from '@napi-rs/canvas';
 import fc from 'fast-check';
 import type { DrawItem, DrawList, FillItem, GroupItem, StrokeItem } from '../draw';
 import { paint } from '.';
+import { times } from '../testing/cases';
 
 const SIZE = { width: 160, height: 90 };
 
@@ -65,7 +66,7 @@ test('of what is seen through a shape each pixel shows as much as both cover: Po
       // Rounded to whole levels three times.
       expect(off).toBeLessThan(2);
     }),
-    { numRuns: 60 },
+    { numRuns: times(60, 1200) },
   );
 });
 

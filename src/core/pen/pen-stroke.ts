@@ -185,7 +185,7 @@ export function penStroke(samples: readonly PenSample[], correction: Correction,
     const stops = [0, ...corners.filter((i) => i > 0 && i < kept.length - 1), kept.length - 1];
     points = [kept[0]!];
     for (let k = 1; k < stops.length; k++) {
-      points.push(...evened(kept.slice(stops[k - 1]!, stops[k]! + 1), even * pixel).slice(1));
+      points.push(...evened(kept.slice(stops[k - 1], stops[k]! + 1), even * pixel).slice(1));
     }
   }
   const closed = s.at(-1)! > 60 * pixel && distance(kept[0]!, kept.at(-1)!) < 9 * pixel;

@@ -64,9 +64,9 @@ export function flashesFrom(
 export function flashFindings({ piece, frame, through }: Look): Finding[] {
   const { width, height } = piece.size;
   const of = (one: Part, layers: readonly Layer[]): Finding[] => {
-    const parts = keyedParts(one as Keyed);
+    const parts = keyedParts(one);
     for (const part of parts) {
-      const strength = strengthOf(one as Keyed, part);
+      const strength = strengthOf(one, part);
       const from = strength && flashesFrom(strength, piece.length, framesPerSecond(piece.rate));
       if (from === null || from === undefined) continue;
       const boxes = layers.flatMap((layer) => boxAt(piece, layer, frame) ?? []);

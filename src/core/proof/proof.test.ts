@@ -16,7 +16,7 @@ import {
   type Lettering,
   type Piece,
 } from '../document';
-import { newEffect, EFFECT_KINDS, type EffectSetting } from '../effects';
+import { newEffect, EFFECT_KINDS } from '../effects';
 import { lineShape } from '../geometry';
 import { LINEAR } from '../timing';
 import { flashesFrom } from './flashes';
@@ -173,7 +173,7 @@ test('how long a text is there counts as it is seen: late copies and wakes, held
       EFFECT_KINDS.find((kind) => kind.name === name)!,
       1,
     );
-    return addEffect(alone, ['t'], { on: true, is: { ...is, ...values } as EffectSetting });
+    return addEffect(alone, ['t'], { on: true, is: { ...is, ...values } });
   };
   const repeat = {
     recoloured: true,
@@ -262,7 +262,7 @@ test('copies count as they are seen: what an effect puts outside the safe area i
       EFFECT_KINDS.find((kind) => kind.name === name)!,
       1,
     );
-    return addEffect(pieceOf(line), ['s'], { on: true, is: { ...is, ...values } as EffectSetting });
+    return addEffect(pieceOf(line), ['s'], { on: true, is: { ...is, ...values } });
   };
   expect(kinds(pieceOf(line))).not.toContain('safe area');
   const row = made('Copies', { arrangement: { shape: 'row', count: 3, x: 500, y: 0 } });

@@ -80,7 +80,7 @@ test('everything of a layer that is a length or a place is scaled, keyed or not;
     },
   };
   const about = { x: 7, y: -3 };
-  const twice = scaled(layerSchema, keyed, 2, about) as Stroke;
+  const twice = scaled<Stroke>(layerSchema, keyed, 2, about);
   expect(twice.ink.width).toMatchObject({ keys: [{ value: 8 }, { value: 24 }] });
   expect(twice.ink.glow).toEqual({ size: 20, gain: 2, colour: '#ffffff', opacity: 1 });
   expect(twice.path.points[0]).toMatchObject({ x: 13, y: 43 });
@@ -89,12 +89,12 @@ test('everything of a layer that is a length or a place is scaled, keyed or not;
   expect(twice.window).toBe(keyed.window);
   fc.assert(
     fc.property(fc.double({ min: 0.25, max: 4, noNaN: true }), (factor) => {
-      const back = scaled(
+      const back = scaled<Stroke>(
         layerSchema,
-        scaled(layerSchema, keyed, factor, about),
+        scaled<Stroke>(layerSchema, keyed, factor, about),
         1 / factor,
         about,
-      ) as Stroke;
+      );
       for (const part of ['masks.1.shape.width', 'masks.1.shape.x', 'masks.0.shape.reach', 'ink.glow.size'])
         expect(partOf(back, part)).toBeCloseTo(partOf(keyed, part) as number, 9);
     }),

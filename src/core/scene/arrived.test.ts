@@ -16,7 +16,7 @@ import {
   type Piece,
 } from '../document';
 import { lineShape } from '../geometry';
-import { paint, type MakeCanvas, type PaintContext } from '../paint';
+import { paint, type MakeCanvas } from '../paint';
 import { LINEAR } from '../timing';
 import { numberWords } from './counted';
 import { evaluate } from '.';
@@ -64,7 +64,7 @@ const shownBy = (
 function alpha(piece: Piece, frame = 0): (x: number, y: number) => number {
   const canvas = createCanvas(W, H);
   const context = canvas.getContext('2d');
-  paint(evaluate(piece, frame), context as unknown as PaintContext, make);
+  paint(evaluate(piece, frame), context, make);
   const { data } = context.getImageData(0, 0, W, H);
   return (x, y) => data[(y * W + x) * 4 + 3]!;
 }
@@ -201,7 +201,7 @@ test('letters of colours of their own keep them on their way, and none shows thr
     newArrival({ from: null, fade: true, by: 'all', shown: 0.5 }),
   );
   const canvas = createCanvas(W, H);
-  paint(evaluate(half, 0), canvas.getContext('2d') as unknown as PaintContext, make);
+  paint(evaluate(half, 0), canvas.getContext('2d'), make);
   const at = (x: number) => [...canvas.getContext('2d').getImageData(x, 40, 1, 1).data];
   // Red alone, white over it as opaque as elsewhere, nothing beyond.
   expect([at(21)[0]! > 250, at(21)[1], at(21)[3]]).toEqual([true, 0, 128]);

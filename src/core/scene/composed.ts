@@ -8,7 +8,6 @@ import {
   windowAt,
   withinGroup,
   type Artwork,
-  type Change,
   type Group,
   type Layer,
   type Part,
@@ -247,8 +246,7 @@ function exposed(one: Part, when: When, make: (when: When) => Items): Items {
 }
 
 /** An item that meets what lies under it plainly. */
-const unblended = (item: DrawItem): DrawItem =>
-  changed<DrawItem>(item, { blend: undefined } as Change<DrawItem>);
+const unblended = (item: DrawItem): DrawItem => changed<DrawItem>(item, { blend: undefined });
 
 /** What some layers show that lie within a group (or anywhere): groups among them as a whole. */
 function itemsOf(

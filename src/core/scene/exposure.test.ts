@@ -12,7 +12,7 @@ import {
   type Piece,
 } from '../document';
 import { lineShape } from '../geometry';
-import { paint, type MakeCanvas, type PaintContext } from '../paint';
+import { paint, type MakeCanvas } from '../paint';
 import { LINEAR } from '../timing';
 import { evaluate, MOST_SAMPLES } from '.';
 
@@ -41,7 +41,7 @@ const blurred = (piece: Piece, angle = Math.PI): Piece => ({
 function row(piece: Piece, frame: number): number[] {
   const canvas = createCanvas(W, H);
   const context = canvas.getContext('2d');
-  paint(evaluate(piece, frame), context as unknown as PaintContext, make);
+  paint(evaluate(piece, frame), context, make);
   const { data } = context.getImageData(0, 20, W, 1);
   return Array.from({ length: W }, (_, x) => data[x * 4 + 3]! / 255);
 }

@@ -21,6 +21,7 @@ import { randomEffects, randomPiece, randomPlaced, randomReveals } from '../test
 import { SAMPLE_PROJECT } from '../../../demo';
 import { evaluate } from './evaluate';
 import { posterFrame } from './poster-frame';
+import { cases } from '../testing/cases';
 
 /** Commands of paths, moments each by themselves: a piece of 300 strokes in full ink has some hundred thousand. */
 const MOST_COMMANDS = 3_000_000;
@@ -160,21 +161,18 @@ const BASES: readonly (() => Piece)[] = [
   ...[1, 2, 3, 4].map((seed) => () => randomEffects(seed)),
   ...[0, 1, 3, 6].map((i) => () => SAMPLE_PROJECT.pieces[i]!),
 ];
-/** How many numbers are strained, alone and in pairs. */
-const CASES = Number(process.env.EXTREMES ?? 30);
-
 test('numbers of all kinds at their ends, alone and in pairs', () => {
-  const random = seeded(Number(process.env.SEED ?? 31));
-  const pick = <T>(all: readonly T[]): T => all[Math.floor(random() * all.length)]!;
   const documents = BASES.map((make) => {
     const piece = make();
     return { piece, ways: numbersIn(piece) };
   });
-  for (let i = 0; i < CASES; i++) {
+  for (const seed of cases(20, 1000)) {
+    const random = seeded(seed);
+    const pick = <T>(all: readonly T[]): T => all[Math.floor(random() * all.length)]!;
     const { piece, ways } = pick(documents);
     let data: unknown = piece;
     const strained: string[] = [];
-    for (let k = 0; k < 1 + (i % 2); k++) {
+    for (let k = 0; k < 1 + (seed % 2); k++) {
       const way = pick(ways);
       const takes = STRAINING.filter((value) => readPiece(put(data, way, value)).ok);
       if (takes.length === 0) continue;
@@ -182,7 +180,6 @@ test('numbers of all kinds at their ends, alone and in pairs', () => {
       data = put(data, way, value);
       strained.push(`${way.join('.')} = ${value}`);
     }
-    if (process.env.SHOW) console.log(piece.name, strained);
     expect([piece.name, strained, faultOf(data)]).toEqual([piece.name, strained, null]);
   }
 });

@@ -20,9 +20,10 @@ import {
   translation,
   type Point,
 } from '../geometry';
-import { paint, type MakeCanvas, type PaintContext } from '../paint';
+import { paint, type MakeCanvas } from '../paint';
 import { evaluate } from './evaluate';
 import { heldOut } from './held-out';
+import { times } from '../testing/cases';
 
 const make = ((w: number, h: number) => createCanvas(w, h)) as unknown as MakeCanvas;
 const SIDE = 260;
@@ -91,13 +92,14 @@ function alphaOf(piece: Piece, down: number, up: number, confined = true): Uint8
   );
   const seen = setReveal({ ...piece, layers }, ['letter'], revealThrough(['down', 'up'], { confined }));
   const context = createCanvas(SIDE, SIDE).getContext('2d');
-  paint(evaluate(seen, 0), context as unknown as PaintContext, make);
+  paint(evaluate(seen, 0), context, make);
   const { data } = context.getImageData(0, 0, SIDE, SIDE);
   return Uint8Array.from({ length: SIDE * SIDE }, (_, i) => data[4 * i + 3]!);
 }
 
 test('a pen that is wider than its bar shows nothing of the bar beside it before that is written', () => {
   let tempted = 0;
+  const numRuns = times(15, 1200);
   fc.assert(
     fc.property(anglesOfLetters, (angle) => {
       const { piece, tip, a, b } = letterOf(angle);
@@ -114,10 +116,10 @@ test('a pen that is wider than its bar shows nothing of the bar beside it before
       }
       return early === 0;
     }),
-    { numRuns: 60, seed: 1 },
+    { numRuns },
   );
   // There was ink that the pens lay over.
-  expect(tempted).toBeGreaterThan(500);
+  expect(tempted).toBeGreaterThan(2 * numRuns);
 });
 
 test('where one leaves something to the other no seam is left: what both have written is as whole as with no such care', () => {
@@ -128,7 +130,7 @@ test('where one leaves something to the other no seam is left: what both have wr
       const [careful, careless] = [alphaOf(piece, 1, 0.97), alphaOf(piece, 1, 0.97, false)];
       return careful.every((value, i) => Math.abs(value - careless[i]!) <= 1);
     }),
-    { numRuns: 60, seed: 2 },
+    { numRuns: times(15, 1200) },
   );
 });
 
@@ -151,7 +153,7 @@ test('a letter that is moved leaves the same to its strokes, whether it was look
         expect(there).toEqual(heldOut(moved, carried, {}, 0));
       },
     ),
-    { numRuns: 40, seed: 3 },
+    { numRuns: times(15, 1000) },
   );
 });
 

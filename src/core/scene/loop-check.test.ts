@@ -18,7 +18,7 @@ import {
 } from '../document';
 import { corner, ellipseShape, measurePath } from '../geometry';
 import { LINEAR, type Animated } from '../timing';
-import { EFFECT_KINDS, newEffect, type EffectSetting } from '../effects';
+import { EFFECT_KINDS, newEffect } from '../effects';
 import { inkedLength, inkOverTime } from './ink-on-screen';
 import { loopGaps } from './loop-check';
 
@@ -159,7 +159,7 @@ test('effects are part of the loop: drawings that go on never close, those that 
       EFFECT_KINDS.find((kind) => kind.name === name)!,
       1,
     );
-    return addEffect(of, [id], { on: true, is: { ...is, ...values } as EffectSetting });
+    return addEffect(of, [id], { on: true, is: { ...is, ...values } });
   };
   expect(gaps(made('Wobble', { held: 2, loop: 0 }))).toEqual([['a', 'finish', 0]]);
   expect(gaps(made('Wobble', { held: 2, loop: 10 }))).toEqual([]);

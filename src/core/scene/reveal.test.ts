@@ -13,7 +13,7 @@ import {
   type Reveal,
 } from '../document';
 import { corner } from '../geometry';
-import { paint, type MakeCanvas, type PaintContext } from '../paint';
+import { paint, type MakeCanvas } from '../paint';
 import { changedItems } from '../draw';
 import { evaluate } from '.';
 
@@ -47,7 +47,7 @@ const pieceOf = (...layers: Piece['layers'][number][]): Piece => ({
 function pixel(piece: Piece, x: number): number[] {
   const canvas = createCanvas(W, H);
   const context = canvas.getContext('2d');
-  paint(evaluate(piece, 0), context as unknown as PaintContext, make);
+  paint(evaluate(piece, 0), context, make);
   return [...context.getImageData(x, H / 2, 1, 1).data];
 }
 const near = (got: number[], want: number[], by = 2) =>

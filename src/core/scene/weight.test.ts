@@ -75,7 +75,7 @@ test('a rough piece leaves out what repeats before what is repeated, and light l
       {
         ...heavy.layers[0]!,
         effects: heavy.layers[0]!.effects!.map((effect) => ({ ...effect, on: false })),
-      } as Stroke,
+      },
       newStroke('t', 'T', line),
     ]),
   );

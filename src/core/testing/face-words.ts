@@ -14,7 +14,7 @@ export function faceWords(file: string): (text: string, size?: number, tracking?
       const outline = String(glyph.index);
       outlines[outline] ??= pathData(commandsOf(glyph.getPath(0, 0, font.unitsPerEm).toPathData(2)));
       const at = { outline, x, y: 0, cluster };
-      x += glyph.advanceWidth! * k + (tracking * size) / 1000;
+      x += glyph.advanceWidth * k + (tracking * size) / 1000;
       return at;
     });
     const face = { id: 'face', weight: 400 };

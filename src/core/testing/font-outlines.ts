@@ -6,7 +6,7 @@ import { commandsOf, type PathCommand } from '../geometry';
 /** A shipped font as opentype.js reads it: a reader independent of ours. */
 export function fontByOpentype(file: string): ReturnType<typeof parse> {
   const bytes = readFileSync(resolve('node_modules/@expo-google-fonts', file));
-  return parse(bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength) as ArrayBuffer);
+  return parse(bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength));
 }
 
 /** A text's outlines, letter by letter without kerning, at a size in pixels. */

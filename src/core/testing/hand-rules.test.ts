@@ -4,6 +4,7 @@ import { makeCanvas, measuresOf } from './face-measures';
 import { faceWords } from './face-words';
 import { judgeWord } from './words-written';
 import { traceLetters, type TracedStroke } from '../trace';
+import { someOf } from './cases';
 
 const FACES = {
   quicksand: 'quicksand/400Regular/Quicksand_400Regular.ttf',
@@ -13,13 +14,14 @@ const FACES = {
 const word = faceWords(FACES.quicksand);
 const measures = measuresOf(word);
 const LETTERS = [...'abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ23456789'];
+const SOME = someOf(LETTERS, 12);
 
 /** Letters of which what is done to their strokes breaks the rules. */
 const broken = (
   change: (strokes: readonly TracedStroke[]) => TracedStroke[],
   set = word,
   face = measures,
-  letters = LETTERS,
+  letters = SOME,
 ): string[] =>
   letters.filter((letter) => {
     const layer = set(letter);
@@ -32,7 +34,7 @@ const turned = (stroke: TracedStroke): TracedStroke => ({ ...stroke, path: rever
 test('the rules are kept by letters as they are traced, and broken by the same letters written backward', () => {
   expect(broken((strokes) => [...strokes])).toEqual([]);
   const backward = broken((all) => [...all].reverse().map(turned));
-  const kept = LETTERS.filter((letter) => !backward.includes(letter));
+  const kept = SOME.filter((letter) => !backward.includes(letter));
   expect(kept).toEqual([]);
 });
 
@@ -40,16 +42,17 @@ test.each(['sacramento', 'allura'] as const)(
   'letters of flourished hands written backward break the rules too: %s',
   (face) => {
     const set = faceWords(FACES[face]);
-    const letters = LETTERS.slice(0, 52);
+    const letters = someOf(LETTERS.slice(0, 52), 13);
     const backward = broken((all) => [...all].reverse().map(turned), set, measuresOf(set), letters);
     // A few of one looped line (l, f, J) come to the same places either way.
-    expect(letters.length - backward.length).toBeLessThan(7);
+    expect((letters.length - backward.length) / letters.length).toBeLessThan(0.14);
   },
 );
 
 test('stems written after the bowls that hang on them break the rules', () => {
-  const found = new Set(broken((strokes) => [...strokes].reverse()));
-  for (const letter of 'bdghkpqBDKPR') expect([letter, found.has(letter)]).toEqual([letter, true]);
+  const hung = someOf([...'bdghkpqBDKPR'], 4);
+  const found = new Set(broken((strokes) => [...strokes].reverse(), word, measures, hung));
+  for (const letter of hung) expect([letter, found.has(letter)]).toEqual([letter, true]);
 });
 
 test('a bit of a letter that waits until later letters is told, unless it is a dot or bar of a letter that has one', () => {

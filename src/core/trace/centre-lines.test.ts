@@ -6,6 +6,7 @@ import { outlinesByOpentype } from '../testing/font-outlines';
 import { lineLetters, type LineLetter } from '../testing/hershey';
 import { judgeOutlines } from '../testing/judge-ink';
 import { centreLines, CENTRE_LINE_OPTIONS } from '.';
+import { someOf } from '../testing/cases';
 
 const mean = (v: readonly number[]): number => v.reduce((a, b) => a + b, 0) / v.length;
 const percentile = (v: readonly number[], share: number): number =>
@@ -17,9 +18,10 @@ const SHARES = [0.04, 0.08, 0.12];
 
 test('letters stroked at 4, 8 and 12 % of the cap height are traced back to their lines, ends and topology', () => {
   const right: boolean[] = [];
+  const ends: number[] = [];
   for (const face of FACES) {
     for (const share of SHARES) {
-      const results = lineLetters(face, LETTERS).map((letter) =>
+      const results = someOf(lineLetters(face, LETTERS), 13).map((letter) =>
         judge(`${face} ${share} ${letter.letter}`, drawLetter(letter, share)),
       );
       const all = (of: (r: LetterResult) => readonly number[]) => results.flatMap(of);
@@ -37,11 +39,11 @@ test('letters stroked at 4, 8 and 12 % of the cap height are traced back to thei
           0.95,
         ),
       ).toBeLessThan(0.25);
-      const ends = all((r) => r.endDistances);
-      expect(ends.filter((d) => d > 0.5).length / ends.length).toBeLessThan(0.03);
+      ends.push(...all((r) => r.endDistances));
       right.push(...results.map((r) => r.topology));
     }
   }
+  expect(ends.filter((d) => d > 0.5).length / ends.length).toBeLessThan(0.03);
   expect(right.filter(Boolean).length / right.length).toBeGreaterThan(0.95);
 });
 
@@ -49,7 +51,7 @@ test('letters of a running hand are traced back with their loops and sharp turns
   // The figures of this face are drawn with two lines: no single centre-line is known for them.
   const letters = LETTERS.replace(/\d/g, '');
   for (const share of SHARES) {
-    const results = lineLetters('HersheyScript1', letters).map((letter) =>
+    const results = someOf(lineLetters('HersheyScript1', letters), 11).map((letter) =>
       judge(`script ${share} ${letter.letter}`, drawLetter(letter, share)),
     );
     const wrong = results.filter((r) => !r.topology).map(({ name, why }) => `${name}: ${why}`);
@@ -105,7 +107,7 @@ test('a line that hangs on another ends there, however short it is, and the othe
 test('turned and scaled ink gives the same lines', () => {
   const random = seeded(9);
   for (const face of ['HersheySans1', 'EMSNixish']) {
-    for (const letter of lineLetters(face, 'AKRSagkx38')) {
+    for (const letter of someOf(lineLetters(face, 'AKRSagkx38'), 3)) {
       const upright = judge('upright', drawLetter(letter, 0.08));
       const turned = judge('turned', drawLetter(letter, 0.08, 160, random() * 2 * Math.PI));
       const larger = judge('larger', drawLetter(letter, 0.08, 160 * (0.8 + random())));

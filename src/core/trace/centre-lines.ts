@@ -105,7 +105,7 @@ function partsOf(line: Line): Line[] {
   const cuts = run.flatMap((p, i) => (p.corner && i > 0 && i < run.length - 1 ? [i] : []));
   const ends = [0, ...cuts, run.length - 1];
   return ends.slice(1).map((end, k) => ({
-    places: run.slice(ends[k]!, end + 1),
+    places: run.slice(ends[k], end + 1),
     closed: false,
     piece: line.piece,
     freeStart: !closed && k === 0 && line.freeStart,

@@ -20,7 +20,7 @@ import {
   type Stroke,
 } from '../document';
 import { commandsOf, corner, pathData, smooth, type Path } from '../geometry';
-import { paint, type MakeCanvas, type PaintContext } from '../paint';
+import { paint, type MakeCanvas } from '../paint';
 import { evaluate, partOutlines } from '../scene';
 import { fontByOpentype } from '../testing/font-outlines';
 import { inkOf } from '../testing/judge-ink';
@@ -32,6 +32,7 @@ import { withLettersMoved } from './follow-letters';
 import { retrace } from './retrace';
 import { seenThroughStrokes, untilCovered } from './reveal-lettering';
 import { traceInk } from './trace-ink';
+import { times } from '../testing/cases';
 
 const [W, H] = [400, 200];
 const make = ((w: number, h: number) => createCanvas(w, h)) as unknown as MakeCanvas;
@@ -82,7 +83,7 @@ function painted(piece: Piece, frame: number): number {
   const { width, height } = piece.size;
   const canvas = createCanvas(width, height);
   const context = canvas.getContext('2d');
-  paint(evaluate(piece, frame), context as unknown as PaintContext, make);
+  paint(evaluate(piece, frame), context, make);
   const { data } = context.getImageData(0, 0, width, height);
   let sum = 0;
   for (let i = 3; i < data.length; i += 4) sum += data[i]! / 255;
@@ -109,7 +110,7 @@ test('distances to paper are those to the nearest pixel of paper, by trying all'
 
 test('the coverage measured is the coverage painted, over time and at the end, whatever the strokes', () => {
   const random = seeded(11);
-  for (let round = 0; round < 4; round++) {
+  for (let round = 0; round < times(2, 40); round++) {
     const strokes = Array.from({ length: 3 }, (_, i) => {
       const at = () => ({ x: 30 + random() * 340, y: 30 + random() * 140 });
       const [a, b] = [at(), at()];
@@ -273,7 +274,7 @@ function wordArt(file: string, text: string): Art {
   const shapes = [...text].map((letter) => {
     const glyph = font.charToGlyph(letter);
     const data = pathData(commandsOf(glyph.getPath(x, 260, 200).toPathData(3)));
-    x += (glyph.advanceWidth! * 200) / font.unitsPerEm;
+    x += (glyph.advanceWidth * 200) / font.unitsPerEm;
     return { ...art([0, 0, 1, 1]).shapes[0]!, data };
   });
   return { ...art(), shapes };

@@ -10,6 +10,7 @@ import type { TracedStroke } from './centre-lines';
 import { handWays } from './hand-ways';
 import { writingOrder } from './order';
 import { traceInk, TRACE_OPTIONS } from './trace-ink';
+import { someOf, times } from '../testing/cases';
 
 const WIDTH = 8;
 const stroke = (path: Path, widths: TracedStroke['widths'] = null): TracedStroke => ({
@@ -180,7 +181,7 @@ test('whatever the ways, they are the line itself: as long, nowhere else, as wid
       }
       expect(off).toBeLessThan(1e-3);
     }),
-    { numRuns: 120 },
+    { numRuns: times(120, 2400) },
   );
 });
 
@@ -196,17 +197,18 @@ test('from right to left a hand does the same, seen in a mirror', () => {
       expect(there.length).toBe(here.length);
       if (!one.path.closed) expect(there).toEqual(here);
     }),
-    { numRuns: 120 },
+    { numRuns: times(120, 2400) },
   );
 });
 
 test.each([
-  ['quicksand/400Regular/Quicksand_400Regular.ttf', 55],
-  ['work-sans/400Regular/WorkSans_400Regular.ttf', 54],
+  ['quicksand/400Regular/Quicksand_400Regular.ttf', 55 / 60],
+  ['work-sans/400Regular/WorkSans_400Regular.ttf', 54 / 60],
 ])('letters of which nothing is known are mostly written as a hand writes them: %s', (file, least) => {
   const word = faceWords(file);
   const measures = measuresOf(word);
-  const letters = [...'abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ23456789'];
+  const all = [...'abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ23456789'];
+  const letters = someOf(all, 12);
   const kept = letters.filter((letter) => {
     const layer = word(letter);
     const strokes = traceInk(inkOf(letterOutlines(layer).flat()), TRACE_OPTIONS)!;
@@ -218,5 +220,6 @@ test.each([
       ).otherwise.length === 0
     );
   });
-  expect(kept.length).toBeGreaterThanOrEqual(least);
+  // One letter more may be wrong where few are tried.
+  expect(kept.length).toBeGreaterThanOrEqual(Math.floor(least * letters.length));
 });

@@ -3,6 +3,7 @@ import { corner, measurePath, pointAtLength, type Path } from '../geometry';
 import { widthShareAt } from '../ink';
 import type { TracedStroke } from './centre-lines';
 import { asOne, wayOn } from './run-on';
+import { times } from '../testing/cases';
 
 const stroke = (path: Path, width = 10, widths: TracedStroke['widths'] = null): TracedStroke => ({
   path,
@@ -112,6 +113,6 @@ test('put together, strokes are as long as all of them with the gaps between, an
         gone += own + (gaps[i] ?? 0);
       });
     }),
-    { numRuns: 60 },
+    { numRuns: times(60, 1200) },
   );
 });

@@ -7,6 +7,7 @@ import { crosshairKeys } from './crosshair-keys';
 import { penTool, pressTool, selectTool, type CanvasTool } from './tools';
 import { pointerAt } from './tools/input-for-tests';
 import { useView } from './view';
+import { times } from '@/core/testing/cases';
 
 const piece = addLayers(newPiece('Keys', { width: 800, height: 600 }), [
   newStroke('rule', 'Rule', lineShape({ x: 200, y: 300 }, { x: 600, y: 300 })),
@@ -75,7 +76,7 @@ test('what the pen draws by keys is what it draws by a pointer at the same place
       const byKeys = draw((pen, x, y) => begin(pen, x, y).press('Enter'));
       expect(byKeys).toEqual(byPointer);
     }),
-    { numRuns: 40 },
+    { numRuns: times(40, 1000) },
   );
 });
 

@@ -1,4 +1,4 @@
-import { leavePage, startJob, workerLine, type WorkerLike } from '.';
+import { leavePage, startJob, workerLine } from '.';
 
 /** A worker whose calls end when the test says so. */
 function fakeWorkers() {
@@ -16,16 +16,16 @@ function fakeWorkers() {
         terminate: () => {
           self.ended = true;
         },
-      }) as unknown as WorkerLike;
+      });
     },
     () => {
       const own = made.at(-1)!;
       return { ask: () => new Promise((done) => own.calls.push(done)) } as never;
     },
   );
-  const ask = (signal: AbortSignal) => line.run((remote) => remote.ask() as Promise<string>, signal);
+  const ask = (signal: AbortSignal) => line.run((remote) => remote.ask(), signal);
   const turn = () => new Promise((done) => setTimeout(done));
-  const prepare = () => void line.prepare((remote) => remote.ask() as Promise<string>);
+  const prepare = () => void line.prepare((remote) => remote.ask());
   return { made, ask, turn, prepare };
 }
 

@@ -65,7 +65,7 @@ export function workerLine<W>(
         },
         (error: unknown) => {
           settle();
-          reject(error as Error);
+          reject(error);
         },
       );
     });

@@ -55,8 +55,9 @@ export function LayoutPicture({ piece, width }: { piece: Piece; width: number })
   useEffect(() => {
     const { width: w, height: h } = canvas.current!;
     const show = () => canvas.current?.getContext('2d')!.drawImage(painted(piece, w, h), 0, 0);
-    if (pictures.has(piece)) show();
-    else return inIdle(show);
+    if (!pictures.has(piece)) return inIdle(show);
+    show();
+    return undefined;
   }, [piece, width, height]);
   const ratio = typeof window === 'undefined' ? 1 : window.devicePixelRatio || 1;
   return (

@@ -130,10 +130,10 @@ function filling(lettering: Lettering, size: Piece['size']): Lettering {
   const rounded = Math.max(1, Math.round(lettering.setting.size * k)) / lettering.setting.size;
   const scaled = scaledLayer(lettering, rounded, { x: 0, y: 0 });
   const now = layerBounds(scaled) ?? bounds;
-  return movedLayer(scaled, {
+  return movedLayer<Lettering>(scaled, {
     x: Math.round(size.width / 2 - (now.left + now.right) / 2),
     y: Math.round(size.height / 2 - (now.top + now.bottom) / 2),
-  }) as Lettering;
+  });
 }
 
 /** What came of a text: lettering, or strokes at once. */

@@ -12,7 +12,7 @@ export function CrosshairGroup() {
         data-crosshair
         style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 12 }}
         onBlur={({ currentTarget, relatedTarget }) => {
-          const to = relatedTarget as Element | null;
+          const to = relatedTarget;
           if (!currentTarget.contains(to) && !to?.matches('[data-canvas]')) giveUpHold();
         }}
       >

@@ -42,7 +42,7 @@ function FieldValue({ field }: { field: Field }) {
         <TextArea
           label={field.name}
           rows={1}
-          style={{ minHeight: 34, fieldSizing: 'content' } as React.CSSProperties}
+          style={{ minHeight: 34, fieldSizing: 'content' }}
           maxLength={LIMITS.textLength}
           value={String(value)}
           onChange={(text) => fillField(field, text)}

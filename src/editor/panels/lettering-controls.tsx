@@ -143,8 +143,7 @@ export function LetteringControls({ lettering }: { lettering: Lettering }) {
       { face: { id: chosen.id, weight: nearestWeight(chosen, setting.face.weight) } },
       'face',
     );
-  const weights =
-    face && !Array.isArray(face.weights) ? (face.weights as { min: number; max: number }) : null;
+  const weights = face && !Array.isArray(face.weights) ? face.weights : null;
   const ownAxes = [
     ...(weights ? [{ tag: 'wght', name: 'Weight', ...weights, place: setting.face.weight }] : []),
     ...axes.map(({ initial, ...axis }) => ({ ...axis, place: setting.face.axes?.[axis.tag] ?? initial })),

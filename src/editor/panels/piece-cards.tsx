@@ -77,7 +77,7 @@ export function OwnCard({
     if (naming) field.current!.querySelector('input')!.select();
   }, [naming]);
   const keep = (part: Partial<Pick<typeof item, 'name' | 'content'>>) =>
-    keepOnShelf({ kind, name, content, ...part } as Parameters<typeof keepOnShelf>[0], id);
+    keepOnShelf({ kind, name, content, ...part }, id);
   const entries = () => [
     { id: 'rename', name: 'Rename', run: () => setNaming(true) },
     {

@@ -265,6 +265,7 @@ export function startSaving(
       running = null;
       if (more && left) return save();
       if (more) later(REST_MS);
+      return undefined;
     });
     return running;
   }

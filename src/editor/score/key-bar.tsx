@@ -74,7 +74,7 @@ export function KeyBar({
         if (event.button !== 0) return;
         event.stopPropagation();
         pointed.current = true;
-        (event.currentTarget as SVGGElement).focus({ preventScroll: true });
+        event.currentTarget.focus({ preventScroll: true });
         pointed.current = false;
         const keys = choose(event.shiftKey);
         if (owner.locked) return;

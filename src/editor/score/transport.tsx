@@ -206,7 +206,7 @@ export const Transport = memo(function Transport() {
         <Select
           label="Speed of playing"
           value={String(playSpeed)}
-          choices={SPEEDS.map(({ id, name }) => ({ id: id as string, name }))}
+          choices={SPEEDS.map(({ id, name }) => ({ id: id, name }))}
           onChange={(id) => useEditor.setState({ playSpeed: Number(id), playing: false })}
         />
       </div>

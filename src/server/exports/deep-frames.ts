@@ -1,7 +1,7 @@
 import { createCanvas } from '@napi-rs/canvas';
 import { exportSize, type Transparency, type WholeExportSettings } from '@/contract';
 import { changed, type Piece } from '@/core/document';
-import { picturePainter, type PaintContext } from '@/core/paint';
+import { picturePainter } from '@/core/paint';
 import { evaluate, MOST_SAMPLES } from '@/core/scene';
 import { RawFrame } from './raw-frame';
 
@@ -53,7 +53,7 @@ export function deepFrames(piece: Piece, { scale, transparency, over }: WholeExp
   const { width, height } = exportSize(piece.size, scale);
   const sharp = changed<Piece>(piece, { shutter: undefined });
   const canvas = createCanvas(width, height);
-  const painter = picturePainter(canvas.getContext('2d') as PaintContext, createCanvas, true);
+  const painter = picturePainter(canvas.getContext('2d'), createCanvas, true);
   const raw = new RawFrame(width, height, false);
   const leaves = leavesOf(transparency, over);
   // Premultiplied light, and how much of it there is: sums of moments.

@@ -1,6 +1,7 @@
 import { createCanvas } from '@napi-rs/canvas';
 import fc from 'fast-check';
 import { RawFrame } from './raw-frame';
+import { times } from '@/core/testing/cases';
 
 const [W, H] = [90, 60];
 const patch = fc.record({
@@ -51,7 +52,7 @@ test.each([false, true])(
           }
         },
       ),
-      { numRuns: 60 },
+      { numRuns: times(60, 1200) },
     );
   },
 );

@@ -2,7 +2,7 @@ import { createCanvas, type Canvas } from '@napi-rs/canvas';
 import { exportSize } from '@/contract';
 import type { Piece } from '@/core/document';
 import type { Bounds } from '@/core/geometry';
-import { picturePainter, type PaintContext } from '@/core/paint';
+import { picturePainter } from '@/core/paint';
 import { evaluate } from '@/core/scene';
 
 /** One painted frame. */
@@ -26,7 +26,7 @@ export function* renderFrames(
 ): Generator<RenderedFrame> {
   const { width, height } = exportSize(piece.size, scale);
   const canvas = createCanvas(width, height);
-  const painter = picturePainter(canvas.getContext('2d') as PaintContext, createCanvas, true);
+  const painter = picturePainter(canvas.getContext('2d'), createCanvas, true);
   for (const frame of frames) {
     const changed = painter.paint(evaluate(piece, frame), { x: 0, y: 0, scale });
     yield { frame, canvas, changed };

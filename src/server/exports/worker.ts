@@ -37,7 +37,7 @@ async function claim(id: string): Promise<ExportRow | null> {
       heartbeatAt: now,
       framesDone: 0,
       runId: randomUUID(),
-      attempts: models().database.literal('attempts + 1') as unknown as number,
+      attempts: models().database.literal('attempts + 1'),
     },
     { where: { id, status: 'queued' }, returning: true },
   );

@@ -110,8 +110,7 @@ const has = (schema: z.ZodType): boolean => !schema.safeParse(undefined).success
 export const answers = <P extends z.ZodType, B extends z.ZodType, A extends z.ZodType>(
   { params, body }: Endpoint<P, B, A>,
   handle: (given: Given<z.output<P>, z.output<B>>) => Promise<z.input<A> | Response | void>,
-): Handler =>
-  route({ ...(has(params) && { params }), ...(has(body) && { body }) } as Partial<Parts<P, B>>, handle);
+): Handler => route({ ...(has(params) && { params }), ...(has(body) && { body }) }, handle);
 
 /** An answer that is JSON already. */
 export const answerText = (json: string): Response =>

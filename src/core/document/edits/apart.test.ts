@@ -31,6 +31,7 @@ import {
   withFragment,
   withPath,
 } from '.';
+import { times } from '../../testing/cases';
 
 const line = (id: string, y: number): Stroke =>
   newStroke(id, id.toUpperCase(), { closed: false, points: [corner(10, y), corner(200, y + 30)] });
@@ -112,7 +113,7 @@ test('a group that was placed, keyed or carried is taken apart and nothing in it
         );
       },
     ),
-    { numRuns: 200, seed: 11 },
+    { numRuns: times(50, 4000) },
   );
 });
 

@@ -16,6 +16,7 @@ import {
   type AlignBy,
   type Piece,
 } from '..';
+import { times } from '../../testing/cases';
 
 const FRAME = 5;
 const number = (min: number, max: number) => fc.double({ min, max, noNaN: true });
@@ -72,7 +73,7 @@ test.each(Object.keys(VALUE) as AlignBy[])(
         const after = boxes(alignParts(piece, IDS, FRAME, by, toPicture ? picture : null));
         return after.every((box) => near(VALUE[by](box), goal));
       }),
-      { numRuns: 60 },
+      { numRuns: times(60, 1200) },
     );
   },
 );
@@ -87,7 +88,7 @@ test('what is aligned along one axis stays where it is along the other, and keep
           near(box.top, before[i]!.top) && near(box.right - box.left, before[i]!.right - before[i]!.left),
       );
     }),
-    { numRuns: 60 },
+    { numRuns: times(60, 1200) },
   );
 });
 
@@ -115,7 +116,7 @@ test('distributed, middles stand evenly or gaps are equal, and the outermost sta
         [c, f].every((box) => stay(box, before[2]))
       );
     }),
-    { numRuns: 80 },
+    { numRuns: times(80, 1600) },
   );
 });
 
@@ -139,7 +140,7 @@ test('flipped, each box is the mirror image of what it was in the common one; fl
         after.every((box, i) => same(box, mirrored[i]!)) && again.every((box, i) => same(box, before[i]!))
       );
     }),
-    { numRuns: 60 },
+    { numRuns: times(60, 1200) },
   );
 });
 
@@ -159,7 +160,7 @@ test('the same size and an exact size are reached in their own proportions', () 
         near(is.top, was.top)
       );
     }),
-    { numRuns: 60 },
+    { numRuns: times(60, 1200) },
   );
 });
 
@@ -183,6 +184,6 @@ test('what is keyed gets a key at the frame, and other frames stay as they were'
         same(standingBox(after, 's0', 20)!, standingBox(piece, 's0', 20)!)
       );
     }),
-    { numRuns: 30 },
+    { numRuns: times(30, 1000) },
   );
 });

@@ -27,7 +27,7 @@ const text = (words: string): Lettering =>
         leading: 1.2,
         align: 'left',
       },
-    } as Lettering['setting'],
+    },
     { outlines: {}, glyphs: [], scale: 1, missing: [] },
   );
 const EASINGS: readonly Easing[] = [

@@ -56,7 +56,7 @@ test('a fitted stroke reaches what is needed at every place, and is never wider 
 test('widened, strokes reach every bare place that is theirs; none becomes narrower, others stay the same', () => {
   fc.assert(
     fc.property(fc.array(bare, { maxLength: 5 }), (spots) => {
-      const wide = widenToCover(piece, spots as Parameters<typeof widenToCover>[1]);
+      const wide = widenToCover(piece, spots);
       for (const id of ['a', 'b']) {
         const own = spots.filter(({ stroke }) => stroke === id);
         if (own.length === 0) expect(strokeById(wide, id)).toBe(strokeById(piece, id));

@@ -39,6 +39,7 @@ import {
   writeAsWritten,
   writeInSequence,
 } from '..';
+import { times } from '../../testing/cases';
 
 const wave: Path = {
   closed: false,
@@ -91,7 +92,7 @@ test('simplifying stays within its tolerance, says what it did, and never adds p
         );
       },
     ),
-    { numRuns: 15, seed: 4 },
+    { numRuns: times(15, 1000) },
   );
 });
 

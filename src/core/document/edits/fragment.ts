@@ -50,7 +50,7 @@ export function withFragment(piece: Piece, fragment: Fragment, newId: () => stri
   const homed = <P extends Layer | Group>(one: P): P =>
     one.group === undefined || made.has(one.group) || there.has(one.group)
       ? one
-      : (changed<Layer | Group>(one, { group: undefined } as never) as P);
+      : (changed<Layer | Group>(one, { group: undefined }) as P);
   const layers = copy.layers.map((layer): Layer => {
     // Within a copied group names stay: it is the group that has another.
     const inGroup = layer.group !== undefined && made.has(layer.group);

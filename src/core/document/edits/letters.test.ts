@@ -51,10 +51,10 @@ test('letters that were moved go along with the size, and stay with another face
     ...setLetters(settingOf('Ebb'), [1], () => ({ x: 10, y: -4, rotation: 0.2 })),
     ductus: { b: 'x' },
   };
-  const larger = changeSetting(setting as never, { size: 250 });
+  const larger = changeSetting(setting, { size: 250 });
   expect(larger.letters).toEqual([{ at: 1, x: 25, y: -10, rotation: 0.2 }]);
   expect(larger).toHaveProperty('ductus');
-  const other = changeSetting(setting as never, { face: { id: 'allura', weight: 400 } });
+  const other = changeSetting(setting, { face: { id: 'allura', weight: 400 } });
   expect(other.letters).toEqual(setting.letters);
   expect(other).not.toHaveProperty('ductus');
 });
@@ -62,7 +62,7 @@ test('letters that were moved go along with the size, and stay with another face
 test('the letters of a text are what the face made of it: several characters that are one glyph are one letter', () => {
   const glyph = (cluster: number) => ({ outline: '1', x: 0, y: 0, cluster });
   const set = { outlines: {}, scale: 1, missing: [], glyphs: [0, 2, 2, 5, 4].map(glyph) };
-  expect(lettersIn({ setting: settingOf('fiebu '), set } as never)).toEqual([
+  expect(lettersIn({ setting: settingOf('fiebu '), set })).toEqual([
     { at: 0, letter: 'fi' },
     { at: 2, letter: 'eb' },
     { at: 4, letter: 'u' },

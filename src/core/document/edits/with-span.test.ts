@@ -11,6 +11,7 @@ import {
   withSpan,
   type Piece,
 } from '..';
+import { times } from '../../testing/cases';
 
 const IDS = ['a', 'b', 'c'];
 const made = (starts: readonly number[], lengths: readonly number[]): Piece =>
@@ -43,7 +44,7 @@ test('strokes together take as long as is asked, in the proportions they had, fr
         }),
       );
     }),
-    { numRuns: 40 },
+    { numRuns: times(40, 1000) },
   );
 });
 

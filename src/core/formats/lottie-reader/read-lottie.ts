@@ -55,7 +55,7 @@ function placeOf(transform: unknown, leftOut: Set<string>): Matrix {
   if (!isItem(transform)) return IDENTITY;
   const { a, p, s, r, rz } = transform;
   const apart = isItem(p) && p.s === true;
-  const parts = apart ? [(p as Item).x, (p as Item).y] : [p];
+  const parts = apart ? [p.x, p.y] : [p];
   if ([a, s, r, rz, ...parts].some(isMoving)) leftOut.add('movement, turning and growing of layers');
   const [ax = 0, ay = 0] = firstNumbers(a, [0, 0]);
   const [sx = 100, sy = 100] = firstNumbers(s, [100, 100]);

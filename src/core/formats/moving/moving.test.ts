@@ -9,6 +9,7 @@ import { writeLottie } from '../lottie';
 import { readSvg, strokesFromShapes } from '../svg';
 import { writeSvg } from '../svg-writer';
 import { strokeOfMoving, windowAtRate } from '.';
+import { cases, times } from '../../testing/cases';
 
 const RATE = { numerator: 25, denominator: 1 };
 const size = { width: 400, height: 300 };
@@ -74,7 +75,7 @@ function expectSame(sent: readonly Stroke[], got: readonly Stroke[], frames: num
 }
 
 test('strokes that left as Lottie come back with their timing, ink and order', () => {
-  for (let seed = 1; seed <= 12; seed++) {
+  for (const seed of cases(6, 200)) {
     const piece = randomPiece(seed);
     const lists = Array.from({ length: piece.length }, (_, frame) => evaluate(piece, frame));
     const read = readLottie(writeLottie({ name: 'x', lists, framesPerSecond: 25 }));
@@ -90,7 +91,7 @@ test('strokes that left as Lottie come back with their timing, ink and order', (
 });
 
 test('strokes that left as SVG come back with their timing', () => {
-  for (let seed = 21; seed <= 32; seed++) {
+  for (const seed of cases(6, 200)) {
     const piece = randomPiece(seed);
     const lists = Array.from({ length: piece.length }, (_, frame) => evaluate(piece, frame));
     const plays = seed % 2 ? ('again' as const) : ('once' as const);
@@ -378,6 +379,6 @@ test('whatever is in a file, it is read or refused, never anything else', () => 
         return error instanceof MotionError;
       }
     }),
-    { numRuns: 400 },
+    { numRuns: times(400, 8000) },
   );
 });

@@ -1,4 +1,4 @@
-import { filterReach, type DrawItem, type GroupItem, type ShapeItem } from '../../draw';
+import { filterReach, type DrawItem, type ShapeItem } from '../../draw';
 import { compactPathData } from '../../geometry';
 import { groundsOf, sampleOf, slicesOf, type GroupTrack, type ShapeTrack, type Track } from '../tracks';
 import { gliding, held, stepping, type Clock, type Moving } from './clock';
@@ -235,7 +235,7 @@ export function blurBeyond(lists: readonly (readonly DrawItem[])[]): number {
     for (const item of items) {
       if (item.kind !== 'group' || seen.has(item)) continue;
       seen.add(item);
-      const { blur, shift } = filterReach((item as GroupItem).filters);
+      const { blur, shift } = filterReach(item.filters);
       most = Math.max(most, 3 * blur + Math.hypot(shift.x, shift.y));
       look(item.items);
     }

@@ -181,7 +181,7 @@ export function drawShape(reading: Reading, element: Element, d: Declarations, p
       if (!stroke) return null;
       const opacity = share(style['stroke-opacity']);
       const line = (colour: ArtPaint, covers: number): ArtShape => {
-        const whole: Line = { ...geometry!, colour, opacity: covers };
+        const whole: Line = { ...geometry, colour, opacity: covers };
         return keepsWidth ? unscaled(whole) : { ...bare, line: whole };
       };
       if (!('pattern' in stroke)) return line(stroke.paint, stroke.opacity * opacity);
@@ -213,7 +213,7 @@ function strokeComesFirst(order: string): boolean {
 /** A paint of art as it looks mapped. */
 function mappedPaint(paint: ArtPaint, m: Place['matrix']): ArtPaint {
   if (typeof paint === 'string') return paint;
-  return { ...paint, ...(mappedColouring(paint, m) as object) } as ArtPaint;
+  return { ...paint, ...(mappedColouring(paint, m) as object) };
 }
 
 /** The blend mode of a declaration, where it is one of W3C Compositing and Blending 1. */

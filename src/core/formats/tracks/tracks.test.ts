@@ -4,6 +4,7 @@ import { measurePath, smooth, subPath, wholePath, type Path } from '../../geomet
 import { evaluate } from '../../scene';
 import { keysThrough, tracksOf, trimOf, type Track, type TrackItem } from '.';
 import { grounded } from './ground';
+import { times } from '../../testing/cases';
 
 /** A frame's items put together again from tracks. */
 const itemsAt = (tracks: readonly Track[], frame: number): TrackItem[] =>
@@ -70,7 +71,7 @@ test('parts of a path are found on it again, where they begin and end, whatever 
       },
     ),
     {
-      numRuns: 100,
+      numRuns: times(100, 2000),
       // It turns back so sharply before its end that it comes by the same place twice within a hundredth of its length.
       examples: [[turningBack, [[0.09164494028380961, 0.6738555500224455]]]],
     },

@@ -25,6 +25,7 @@ import { pointerAt } from '../tools/input-for-tests';
 import { useView } from '../view';
 import { gripsOf } from '.';
 import type { Grip } from './grip';
+import { times } from '@/core/testing/cases';
 
 const state = useEditor.getState;
 const number = (min: number, max: number) =>
@@ -134,7 +135,7 @@ describe('masks', () => {
         const reached = after.filter(({ shape }) => shape === grip.shape).map(({ at }) => near(at, target));
         expect(Math.min(...reached)).toBeLessThan(1e-4);
       }),
-      { numRuns: 120 },
+      { numRuns: times(40, 2400) },
     );
   });
 

@@ -34,6 +34,7 @@ import {
   type PointerInput,
 } from '.';
 import { pointerAt } from './input-for-tests';
+import { times } from '@/core/testing/cases';
 
 const square = {
   data: 'M0 0L120 0L120 120L0 120Z',
@@ -162,7 +163,7 @@ test.each(Object.keys(TOOLS) as Tool[])(
           expect(state().piece).toEqual(done);
         },
       ),
-      { numRuns: 60 },
+      { numRuns: times(60, 1200) },
     );
   },
 );
@@ -179,7 +180,7 @@ test.each(Object.keys(TOOLS) as Tool[])(
         expect(state().piece).toEqual(piece);
         expect(state().drawing).toBeNull();
       }),
-      { numRuns: 60 },
+      { numRuns: times(60, 1200) },
     );
   },
 );
@@ -217,7 +218,7 @@ test('Shift holds a pen to 45° of its last point', () => {
       const eighths = Math.atan2(b!.y - a!.y, b!.x - a!.x) / (Math.PI / 4);
       expect(eighths).toBeCloseTo(Math.round(eighths), 9);
     }),
-    { numRuns: 40 },
+    { numRuns: times(40, 1000) },
   );
 });
 
@@ -246,7 +247,7 @@ test('shapes fill the box that is dragged, from any corner to any other; with Sh
         expect(dy > 0 ? box.top : box.bottom).toBeCloseTo(300, 6);
       },
     ),
-    { numRuns: 40 },
+    { numRuns: times(40, 1000) },
   );
 });
 

@@ -24,7 +24,7 @@ export default function OverTime({
 }) {
   return (
     <ResponsiveContainer width="100%" height={HEIGHT}>
-      <ComposedChart data={moments as Moment[]} margin={{ top: 4, right: 2, bottom: 0, left: 0 }}>
+      <ComposedChart data={moments} margin={{ top: 4, right: 2, bottom: 0, left: 0 }}>
         <XAxis dataKey="frame" type="number" domain={['dataMin', 'dataMax']} hide />
         <YAxis hide domain={[0, most ?? 'dataMax']} />
         <Area

@@ -176,7 +176,7 @@ function Presets({ effect, change }: { effect: Effect; change: (values: object) 
   return (
     <Buttons role="group" aria-label={`Ready-made: ${name}`}>
       {presets.map((preset) => (
-        <Button key={preset.name} onPress={() => change(preset.values({ palette, size }) as object)}>
+        <Button key={preset.name} onPress={() => change(preset.values({ palette, size }))}>
           {preset.name}
         </Button>
       ))}

@@ -43,8 +43,8 @@ function End({ inks, which }: { inks: readonly Ink[]; which: 'head' | 'tail' }) 
           choices={[
             { id: 'none', name: 'none' },
             ...END_SHAPES.map((id) => ({
-              id: id as string,
-              name: id as string,
+              id: id,
+              name: id,
               show: (
                 <span
                   style={{ display: 'grid', gridTemplateColumns: '110px auto', alignItems: 'center', gap: 8 }}
@@ -63,9 +63,7 @@ function End({ inks, which }: { inks: readonly Ink[]; which: 'head' | 'tail' }) 
                 withEnd(
                   ink,
                   which,
-                  to === 'none'
-                    ? undefined
-                    : { ...(ink.ends?.[which] ?? { size: 4 }), shape: to as EndShape },
+                  to === 'none' ? undefined : { ...(ink.ends?.[which] ?? { size: 4 }), shape: to },
                 ),
               `${which} end`,
             )

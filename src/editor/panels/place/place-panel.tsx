@@ -113,9 +113,7 @@ export function PlacePanel() {
                 { id: 'normal', name: 'normal' },
                 ...BLENDS.map((blend) => ({ id: blend, name: blendWords(blend) })),
               ]}
-              onChange={(blend) =>
-                edit((p) => setBlend(p, owners, blend === 'normal' ? null : (blend as Blend)))
-              }
+              onChange={(blend) => edit((p) => setBlend(p, owners, blend === 'normal' ? null : blend))}
             />
             <ParentChoice parts={parts} />
             <Buttons>

@@ -20,7 +20,7 @@ import {
   type Stroke,
 } from '@/core/document';
 import type { Property } from '@/core/properties';
-import { keysOf, type Animated } from '@/core/timing';
+import { keysOf } from '@/core/timing';
 import { Button, Fold, IconButton, notify, NumberField, Group, Hint } from '@/ui';
 import { OwnersOf, PartField, useFieldOf, useFrames } from '../../properties';
 import {
@@ -101,7 +101,7 @@ const Colour = styled.span`
 function PartGroup({ owner, keyed, part }: { owner: string; keyed: Keyed; part: KeyedPart }) {
   const property = propertyOf(keyed, part)!;
   if (property.kind === 'shape') return null;
-  const keys = keysOf<unknown>(partOf(keyed, part) as Animated<unknown>);
+  const keys = keysOf<unknown>(partOf(keyed, part));
   return (
     <Group>
       <OwnersOf ids={[owner]}>

@@ -1,0 +1,122 @@
+// `npm run test:mutants`: puts small faults into the sources, one at a time, at places chosen by chance, and sees whether the nearest
+// tests find them. It works in a copy of the checkout. The figures and what was not found are kept in docs/testing.md.
+import { spawn } from 'node:child_process';
+import { cpSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { seeded } from '@/core/effects';
+import { openThrowAwayDatabase } from './lib/database.mjs';
+import { importersOf, nearestTests } from './lib/imports';
+import { mutated, mutationsIn, type Mutation } from './lib/mutations';
+import { output, ROOT } from './lib/run.mjs';
+import { writeFigures } from './lib/written.mjs';
+
+/** Where faults are put, how many of ten are put there, and how many of a hundred are to be found. */
+const AREAS = [
+  { name: 'core', of: /^src\/core\/(?!testing\/)/, share: 5, aim: 85 },
+  { name: 'server', of: /^src\/(server|app\/api)\//, share: 2, aim: 75 },
+  {
+    name: 'editor state',
+    of: /^src\/editor\/(state|saving|clipboard|playback|importing|jobs)\//,
+    share: 3,
+    aim: 75,
+  },
+];
+/** So many tests that are nearest to a fault are asked. */
+const NEAREST = 6;
+/** A test that takes this long with a fault in it goes round for ever, s. */
+const LONGEST = 300;
+
+const [count = 60, seed = Math.floor(Date.now() / 86_400_000)] = process.argv.slice(2).map(Number);
+const random = seeded(seed);
+const chosen = <T>(all: readonly T[]): T => all[Math.floor(random() * all.length)]!;
+
+const files = output('git', ['ls-files', '-co', '--exclude-standard'], { cwd: ROOT }).trim().split('\n');
+const sources = files.filter((file) => /\.tsx?$/.test(file) && /^(src|demo|scripts)\//.test(file));
+const importers = importersOf(ROOT, sources);
+
+interface Fault {
+  readonly area: string;
+  readonly file: string;
+  readonly mutation: Mutation;
+}
+function chooseFaults(): Fault[] {
+  return AREAS.flatMap(({ name, of, share }) => {
+    const places = sources
+      .filter((file) => of.test(file) && !/\.test\.ts$|\/testing\.ts$/.test(file))
+      .flatMap((file) =>
+        mutationsIn(file, readFileSync(join(ROOT, file), 'utf8')).map((mutation) => ({
+          area: name,
+          file,
+          mutation,
+        })),
+      );
+    return Array.from({ length: Math.round((count * share) / 10) }, () => chosen(places));
+  });
+}
+
+const database = await openThrowAwayDatabase();
+const copy = mkdtempSync(join(tmpdir(), 'obelus-mutants-'));
+
+/** Whether tests pass in the copy as it is. */
+const pass = (tests: readonly string[]): Promise<boolean> =>
+  new Promise((done) => {
+    const child = spawn(join(ROOT, 'node_modules/.bin/jest'), ['--bail', '--ci', '--silent', ...tests], {
+      cwd: copy,
+      detached: true,
+      stdio: 'ignore',
+      env: {
+        ...process.env,
+        DATABASE_URL: database.url,
+        OBELUS_DATA: join(copy, '.data'),
+        NODE_OPTIONS: '--experimental-vm-modules --no-warnings',
+      },
+    });
+    const timer = setTimeout(() => process.kill(-child.pid!, 'SIGKILL'), LONGEST * 1000);
+    child.once('exit', (code) => {
+      clearTimeout(timer);
+      done(code === 0);
+    });
+  });
+
+try {
+  for (const file of files) cpSync(join(ROOT, file), join(copy, file), { recursive: true });
+  symlinkSync(join(ROOT, 'node_modules'), join(copy, 'node_modules'));
+  const faults = chooseFaults();
+  const tested = faults.map((fault) => ({ ...fault, tests: nearestTests(fault.file, importers, NEAREST) }));
+  const all = [...new Set(tested.flatMap(({ tests }) => tests))];
+  console.log(`${faults.length} faults, from the seed ${seed}; first ${all.length} tests without any`);
+  if (!(await pass(all))) throw new Error('Tests fail without any fault: mend these first.');
+
+  const survived: Fault[] = [];
+  for (const { tests, ...fault } of tested) {
+    const path = join(copy, fault.file);
+    const source = readFileSync(path, 'utf8');
+    writeFileSync(path, mutated(source, fault.mutation));
+    const isFound = tests.length > 0 && !(await pass(tests));
+    writeFileSync(path, source);
+    if (!isFound) survived.push(fault);
+    console.log(`${isFound ? 'found    ' : 'NOT FOUND'} ${fault.mutation.what}`);
+  }
+
+  const rows = AREAS.map(({ name, aim }) => {
+    const put = faults.filter(({ area }) => area === name).length;
+    const found = put - survived.filter(({ area }) => area === name).length;
+    return `| ${name} | ${put} | ${found} | ${Math.round((100 * found) / Math.max(1, put))} % | ${aim} % |`;
+  });
+  const table = [
+    '| where | put in | found | of a hundred | aim |',
+    '| --- | --- | --- | --- | --- |',
+    ...rows,
+  ];
+  const list = survived.map(({ mutation }) => `- \`${mutation.what.replaceAll('`', '´')}\``);
+  console.log(table.join('\n'));
+  await writeFigures(
+    join(ROOT, 'docs/testing.md'),
+    [...table, '', 'Not found:', '', ...(list.length > 0 ? list : ['- none'])].join('\n'),
+    `, ${faults.length} faults from the seed ${seed}`,
+  );
+} finally {
+  database.stop();
+  rmSync(copy, { recursive: true, force: true });
+}
