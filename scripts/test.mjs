@@ -5,7 +5,6 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { needBuild } from './lib/build.mjs';
 import { freePort, openThrowAwayDatabase } from './lib/database.mjs';
-import { runJest } from './lib/jest-run.mjs';
 import { needDebianPackages, needNpmPackages } from './lib/packages.mjs';
 import { parts } from './lib/parts.mjs';
 import { bin, plain, ROOT, runBeside, runShown } from './lib/run.mjs';
@@ -99,6 +98,8 @@ await main(async () => {
     const database = await openThrowAwayDatabase();
     closing.push(database.stop);
     const env = { ...process.env, OBELUS_DATA: join(folder, 'data') };
+    // It needs packages, which are not there yet when this script is read.
+    const { runJest } = await import('./lib/jest-run.mjs');
     await part('unit and server tests', 500, async () =>
       countJest(await runJest(folder, { ...env, DATABASE_URL: database.url })),
     );
