@@ -43,7 +43,9 @@ export function nearestTests(
     for (const path of next) seen.add(path);
     edge = [...new Set(next)];
     found.push(
-      ...edge.filter((path) => path.endsWith('.test.ts')).sort((a, b) => beside(a) - beside(b) || (a < b ? -1 : 1)),
+      ...edge
+        .filter((path) => path.endsWith('.test.ts'))
+        .sort((a, b) => beside(a) - beside(b) || (a < b ? -1 : 1)),
     );
   }
   return found.slice(0, most);
