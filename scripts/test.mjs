@@ -7,7 +7,7 @@ import { needBuild } from './lib/build.mjs';
 import { freePort, openThrowAwayDatabase } from './lib/database.mjs';
 import { needDebianPackages, needNpmPackages } from './lib/packages.mjs';
 import { parts } from './lib/parts.mjs';
-import { bin, plain, ROOT, runBeside, runShown } from './lib/run.mjs';
+import { bin, plain, ROOT, runAlong, runBeside, runShown } from './lib/run.mjs';
 import { main, say } from './lib/say.mjs';
 import { serve } from './lib/serve.mjs';
 
@@ -67,8 +67,8 @@ const testsIn = (suites) =>
     ...testsIn(inner),
   ]);
 
-function playwright(env, report) {
-  runShown(bin('playwright'), ['test', '-c', join(ROOT, 'e2e/playwright.config.ts')], {
+async function playwright(env, report) {
+  await runAlong(bin('playwright'), ['test', '-c', join(ROOT, 'e2e/playwright.config.ts')], {
     env: { ...env, REPORT: report },
   });
   const { stats, errors, suites } = JSON.parse(readFileSync(report, 'utf8'));
@@ -86,30 +86,30 @@ function playwright(env, report) {
 
 await main(async () => {
   const { part, report } = parts();
-  await part('packages', 60, () => {
+  await part('packages', 90, () => {
     needDebianPackages(['postgresql', 'ffmpeg', 'chromium-headless-shell', 'poppler-utils']);
     needNpmPackages();
   });
   const folder = mkdtempSync(join(tmpdir(), 'obelus-test-'));
   const closing = [];
   try {
-    await part('build', 120, needBuild);
-    if (!isLong) await part('types, formatting, lint, arrows', 230, checks);
+    await part('build', 90, needBuild);
+    if (!isLong) await part('types, formatting, lint, arrows', 220, checks);
     const database = await openThrowAwayDatabase();
     closing.push(database.stop);
     const env = { ...process.env, OBELUS_DATA: join(folder, 'data') };
     // It needs packages, which are not there yet when this script is read.
     const { runJest } = await import('./lib/jest-run.mjs');
-    await part('unit and server tests', 500, async () =>
+    await part('unit and server tests', 560, async () =>
       countJest(await runJest(folder, { ...env, DATABASE_URL: database.url })),
     );
-    await part('tests in the browser', 800, async () => {
+    await part('tests in the browser', 950, async () => {
       const seen = { ...env, DATABASE_URL: database.another('seen') };
       runShown(process.execPath, plain('scripts/prepare.ts'), { env: seen });
       const served = serve({ port: await freePort(), env: seen });
       try {
         await served.ready;
-        playwright({ ...seen, BASE_URL: served.address }, join(folder, 'playwright.json'));
+        await playwright({ ...seen, BASE_URL: served.address }, join(folder, 'playwright.json'));
       } finally {
         await served.stop();
       }

@@ -8,6 +8,8 @@ export const CHROMIUM = {
   executablePath: PROGRAMS.find((path) => existsSync(path)) ?? PROGRAMS[0]!,
   args: [
     '--no-sandbox',
+    // Pictures within a page know no other language than the program's.
+    '--lang=en-US',
     '--disable-gpu',
     '--disable-quic',
     '--no-first-run',

@@ -1,7 +1,8 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import settings from '../../jest.config.mjs';
-import { bin, ROOT, runShown } from './run.mjs';
+import { bin, ROOT, runAlong } from './run.mjs';
+import { Stop } from './say.mjs';
 import { bundleTests } from './test-bundles.mjs';
 
 /** Settings with the root of the checkout written out. */
@@ -13,12 +14,18 @@ const rooted = (value) => JSON.parse(JSON.stringify(value).replaceAll('<rootDir>
  * @returns what Jest reports.
  */
 export async function runJest(folder, env) {
-  const { folder: bundles, rest } = await bundleTests();
+  const { folder: bundles, scripts, rest } = await bundleTests();
   const { testTimeout, maxWorkers, roots, ...common } = rooted(settings);
   const config = join(folder, 'jest.config.json');
   const report = join(folder, 'jest.json');
   const projects = [
-    { roots: [bundles], testMatch: ['**/*.test.cjs'], testPathIgnorePatterns: [] },
+    {
+      roots: [bundles],
+      testMatch: ['**/*.test.cjs'],
+      // They lie among packages, which Jest overlooks.
+      testPathIgnorePatterns: [],
+      haste: { retainAllFiles: true },
+    },
     { roots, testMatch: rest.map((file) => join(ROOT, file)) },
   ];
   writeFileSync(
@@ -33,6 +40,12 @@ export async function runJest(folder, env) {
     NODE_OPTIONS: `${env.NODE_OPTIONS ?? ''} --experimental-vm-modules --no-warnings`.trim(),
   };
   const args = ['--config', config, '--json', `--outputFile=${report}`, '--silent=false'];
-  runShown(bin('jest'), args, { env: { ...env, ...modules } });
-  return JSON.parse(readFileSync(report, 'utf8'));
+  await runAlong(bin('jest'), args, { env: { ...env, ...modules } });
+  const result = JSON.parse(readFileSync(report, 'utf8'));
+  const wanted = scripts.length + rest.length;
+  if (result.numTotalTestSuites !== wanted)
+    throw new Stop(
+      `Jest ran ${result.numTotalTestSuites} files of tests of ${wanted}: some were overlooked.`,
+    );
+  return result;
 }

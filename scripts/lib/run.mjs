@@ -14,6 +14,14 @@ export function runShown(command, args, options = {}) {
   return result.status === 0;
 }
 
+/** As `runShown`, while other things go on. */
+export const runAlong = (command, args, options = {}) =>
+  new Promise((done) => {
+    const child = spawn(command, args, { cwd: ROOT, stdio: 'inherit', ...options });
+    child.once('error', () => done(false));
+    child.once('exit', (code) => done(code === 0));
+  });
+
 /**
  * Runs a program to its end, beside others; answers whether it succeeded. Its output is shown when it is through, so that
  * two of them never speak at once.

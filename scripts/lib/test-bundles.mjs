@@ -31,7 +31,7 @@ function bundled(tests) {
 /**
  * Makes one script of each group of tests that only compute. Run file by file, each of them has all it imports made anew, which takes
  * small tests most of their time.
- * @returns the folder of the scripts, and the tests that are not in any of them.
+ * @returns the folder of the scripts, their names, and the tests that are not in any of them.
  */
 export async function bundleTests() {
   const tests = output('git', ['ls-files', '-co', '--exclude-standard', '*.test.ts'], { cwd: ROOT })
@@ -70,5 +70,5 @@ export async function bundleTests() {
     });
   await stop();
   const within = new Set([...groups.values()].flat());
-  return { folder, rest: tests.filter((test) => !within.has(test)) };
+  return { folder, scripts: [...groups.keys()], rest: tests.filter((test) => !within.has(test)) };
 }
