@@ -255,6 +255,7 @@ test('a panel that was fetched is there at once when its step is chosen: nothing
   page,
 }) => {
   await openNew(page, three('Steps'));
+  await page.getByRole('radio', { name: 'Finish' }).waitFor();
   // Panels are fetched when nothing else is to be done, which a busy machine puts off: each is waited for once.
   for (const radio of await page.getByRole('radiogroup', { name: 'Steps' }).getByRole('radio').all()) {
     await radio.click();

@@ -8,8 +8,8 @@ export const CHROMIUM = {
   executablePath: PROGRAMS.find((path) => existsSync(path)) ?? PROGRAMS[0]!,
   args: [
     '--no-sandbox',
-    // Pictures within a page know no other language than the program's.
-    '--lang=en-US',
+    // Pictures within a page know no other languages than the program's; a name without a country is among them, as for most people.
+    '--accept-lang=en-US,en',
     '--disable-gpu',
     '--disable-quic',
     '--no-first-run',
