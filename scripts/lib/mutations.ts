@@ -28,16 +28,18 @@ const SWAPPED: Partial<Record<ts.SyntaxKind, string>> = {
   [ts.SyntaxKind.MinusEqualsToken]: '+=',
 };
 /** Methods that are taken for one another by mistake. */
-const METHODS: Readonly<Record<string, string>> = {
-  min: 'max',
-  max: 'min',
-  floor: 'ceil',
-  ceil: 'floor',
-  some: 'every',
-  every: 'some',
-  sin: 'cos',
-  cos: 'sin',
-};
+const METHODS = new Map(
+  Object.entries({
+    min: 'max',
+    max: 'min',
+    floor: 'ceil',
+    ceil: 'floor',
+    some: 'every',
+    every: 'some',
+    sin: 'cos',
+    cos: 'sin',
+  }),
+);
 
 /** All single faults that can be put into a source; types hold none. */
 export function mutationsIn(name: string, source: string): Mutation[] {
@@ -74,7 +76,7 @@ export function mutationsIn(name: string, source: string): Mutation[] {
     else if (ts.isIfStatement(node)) put(node.expression, `!(${node.expression.getText(file)})`);
     else if (ts.isExpressionStatement(node) && ts.isCallExpression(node.expression)) put(node, ';');
     else if (ts.isPropertyAccessExpression(node) && ts.isCallExpression(node.parent)) {
-      const other = METHODS[node.name.text];
+      const other = METHODS.get(node.name.text);
       if (other && node.parent.expression === node) put(node.name, other);
     } else if (ts.isSpreadElement(node) && ts.isArrayLiteralExpression(node.parent)) put(node, '...[]');
     ts.forEachChild(node, visit);
