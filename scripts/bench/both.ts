@@ -6,6 +6,7 @@ import { resolve } from 'node:path';
 import type { Piece } from '../../src/core/document';
 import { paint, picturePainter, type MakeCanvas, type PaintContext } from '../../src/core/paint';
 import { evaluate } from '../../src/core/scene';
+import { CHROMIUM } from '../lib/chromium';
 
 /** Milliseconds of each frame, piece by piece: evaluating, evaluating and painting as the application does, and painting all of it anew. */
 export type Times = Record<string, { evaluate: number[]; all: number[]; anew: number[] }>;
@@ -81,10 +82,7 @@ export async function measureBoth(
     write: false,
     format: 'iife',
   }).outputFiles[0]!.text;
-  const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu'],
-  });
+  const browser = await chromium.launch(CHROMIUM);
   const page = await browser.newPage();
   await page.goto('about:blank');
   await page.addScriptTag({

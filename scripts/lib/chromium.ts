@@ -1,6 +1,6 @@
 import { existsSync } from 'node:fs';
 
-/** Debian's Chromium as a program of its own for machines without a screen, which takes a tenth less time; or the whole of it. */
+/** Debian's Chromium as a program of its own for machines without a screen, which takes an eighth less time; or the whole of it. */
 const PROGRAMS = ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium'];
 
 /** How Debian's Chromium is started, without a screen and without anything that would reach out to the network. */

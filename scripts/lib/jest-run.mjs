@@ -31,7 +31,9 @@ export async function runJest(folder, env) {
   writeFileSync(
     config,
     JSON.stringify({
-      ...{ rootDir: ROOT, testTimeout, maxWorkers },
+      rootDir: ROOT,
+      testTimeout,
+      maxWorkers,
       projects: projects.map((project) => ({ ...common, rootDir: ROOT, ...project })),
     }),
   );

@@ -56,7 +56,7 @@ test('of two that place the same file at once one may fail: the file and its row
   expect(await isThere(mine.hash)).toEqual([true, 1]);
 });
 
-test('what is taken in once more while it is taken away is there in the end', async () => {
+test('of what is taken in once more while it is taken away file and row stay together or go together', async () => {
   for (let round = 0; round < 20; round++) {
     const { hash } = await storeBytes(Buffer.from(`again ${round}`), 'image/png');
     await Promise.all([removeUnnamedAsset(hash), storeBytes(Buffer.from(`again ${round}`), 'image/png')]);

@@ -43,7 +43,7 @@ function End({ inks, which }: { inks: readonly Ink[]; which: 'head' | 'tail' }) 
           choices={[
             { id: 'none', name: 'none' },
             ...END_SHAPES.map((id) => ({
-              id: id,
+              id,
               name: id,
               show: (
                 <span
