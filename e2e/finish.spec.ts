@@ -103,17 +103,17 @@ test('a stroke rides on another by its pivot; motion blur and held frames are th
   await page.getByRole('button', { name: 'The whole piece' }).click();
   await page.getByRole('checkbox', { name: 'Motion blur' }).press('Space');
   await type(number(page, 'Shutter angle'), '90');
-  piece = (await desk.savedDocument()) as unknown as Piece;
+  piece = await desk.savedDocument();
   expect(piece.shutter?.angle).toBeCloseTo(Math.PI / 2, 4);
   await page.getByRole('checkbox', { name: 'Motion blur' }).first().press('Space');
-  piece = (await desk.savedDocument()) as unknown as Piece;
+  piece = await desk.savedDocument();
   expect(piece.layers[0]!.unblurred).toBe(true);
   // Fewer drawings than frames, keyed: what is the piece's own has its lane below all layers.
   await page.getByRole('checkbox', { name: 'Held frames' }).press('Space');
   await page.getByRole('button', { name: 'Drawings a second: key it at this frame' }).press('Enter');
   const lane = page.getByRole('row', { name: /^Whole piece/ });
   await expect(lane).toContainText('Drawings a second');
-  piece = (await desk.savedDocument()) as unknown as Piece;
+  piece = await desk.savedDocument();
   expect(piece.drawings).toEqual({ keys: [expect.objectContaining({ value: 12 })] });
 });
 

@@ -130,7 +130,7 @@ test('a vector animation comes in as strokes with their timing, at the rate of t
   const received = await desk.savedDocument();
   // As large as a picture that is brought: eight tenths; as long as it takes.
   expect(received.length).toBeGreaterThan(150);
-  expect(timing(received.layers as Stroke[], 2)).toEqual(timing(sent.layers as Stroke[], 1));
+  expect(timing(received.layers, 2)).toEqual(timing(sent.layers as Stroke[], 1));
   await page.keyboard.press('Control+z');
   await expect.poll(async () => (await desk.savedDocument()).layers.length).toBe(0);
   await page.getByRole('radio', { name: 'Underlay', exact: true }).click();
@@ -161,7 +161,5 @@ test('an animated SVG says how many of its lines move, and gives them as strokes
   await expect(dialog).toContainText('3 lines that can be strokes at once, 2 with their timing');
   await dialog.getByRole('button', { name: 'Lines as strokes' }).click();
   await expect.poll(async () => (await desk.savedDocument()).layers.length).toBe(3);
-  expect(timing((await desk.savedDocument()).layers as Stroke[], 1)).toEqual(
-    timing(sent.layers as Stroke[], 1),
-  );
+  expect(timing((await desk.savedDocument()).layers, 1)).toEqual(timing(sent.layers as Stroke[], 1));
 });

@@ -4,7 +4,7 @@ import { keysOf } from '../src/core/timing';
 import { ON_NAME, api, openNew, type Desk } from './desk';
 import { three } from './pieces';
 
-const document = async (desk: Desk): Promise<Piece> => (await desk.savedDocument()) as unknown as Piece;
+const document = async (desk: Desk): Promise<Piece> => await desk.savedDocument();
 const strokes = async (desk: Desk): Promise<Stroke[]> =>
   (await document(desk)).layers.filter((layer): layer is Stroke => layer.type === 'stroke');
 const inkOf = async (desk: Desk, i = 0): Promise<Ink> => (await strokes(desk))[i]!.ink;
@@ -190,13 +190,15 @@ test('styles: given to many, changed together, and from the shelf to another pie
   await expect(page.getByText('on the shelf')).toBeVisible();
   expect((await document(desk)).styles[0]!.shelf).toBeDefined();
 
-  const { projects } = (await api(page, 'GET', '/api/projects')) as unknown as {
-    projects: { id: string; pieces: { name: string }[] }[];
-  };
+  const { projects } = await api<{ projects: { id: string; pieces: { name: string }[] }[] }>(
+    page,
+    'GET',
+    '/api/projects',
+  );
   const project = projects.find(({ pieces }) => pieces.some(({ name }) => name === 'Styles'))!;
-  const made = (await api(page, 'POST', `/api/projects/${project.id}/pieces`, {
+  const made = await api<{ id: string }>(page, 'POST', `/api/projects/${project.id}/pieces`, {
     document: three('Styles too'),
-  })) as unknown as { id: string };
+  });
   await page.goto(`/pieces/${made.id}`);
   await page.getByRole('radio', { name: 'Ink', exact: true }).click();
   await page.getByRole('row').nth(1).getByRole('rowheader').click(ON_NAME);

@@ -1,11 +1,10 @@
 import { expect, test, type Page } from './test';
-import { strokesOf, type Piece, type Stroke } from '../src/core/document';
+import { strokesOf, type Stroke } from '../src/core/document';
 import { keysOf } from '../src/core/timing';
 import { ON_NAME, choose, openNew, type, type Desk } from './desk';
 import { three } from './pieces';
 
-const strokes = async (desk: Desk): Promise<Stroke[]> =>
-  strokesOf((await desk.savedDocument()) as unknown as Piece);
+const strokes = async (desk: Desk): Promise<Stroke[]> => strokesOf(await desk.savedDocument());
 const head = (stroke: Stroke) => keysOf(stroke.window.head).map(({ frame, value }) => [frame, value]);
 
 const number = (page: Page, name: string) => page.getByRole('spinbutton', { name, exact: true });

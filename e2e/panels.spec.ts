@@ -202,7 +202,7 @@ test('what can be keyed is keyed at the frame shown, changed there alone, and un
   expect(keysOf(await width('a'))).toHaveLength(1);
   // What has no bar beside it can't be keyed.
   await expect(page.getByRole('button', { name: /^Miter limit: key/ })).toHaveCount(0);
-  expect(isKeyed((await width('b')) as Animated)).toBe(true);
+  expect(isKeyed(await width('b'))).toBe(true);
 });
 
 test('a mixed selection says so, shows only what all have, and changes only what is touched', async ({

@@ -4,7 +4,7 @@ import { keysOf, valueAt, type Animated } from '../src/core/timing';
 import { ON_NAME, api, choose, openNew, type, type Desk } from './desk';
 import { blank, three } from './pieces';
 
-const whole = async (desk: Desk): Promise<Piece> => (await desk.savedDocument()) as unknown as Piece;
+const whole = async (desk: Desk): Promise<Piece> => await desk.savedDocument();
 const step = (page: Page, name: string) => page.getByRole('radio', { name, exact: true }).click();
 const head = (page: Page, name: string | RegExp) => page.getByRole('row', { name }).getByRole('rowheader');
 const now = (value: Animated, frame = 0): number => valueAt(value, frame);
@@ -155,7 +155,7 @@ test('another piece of the project is shown within this one, moved as one thing,
   const place = (await whole(desk)).layers[0]!.place!;
   expect(now(place.x)).toBeCloseTo(960 - 480 + 100, 0);
   // A piece is never put into itself, by whatever way.
-  const holding = addNested(changed as Piece, 'n', blank('Outer'), { piece: desk.pieceId, revision: 1 }, 0);
+  const holding = addNested(changed, 'n', blank('Outer'), { piece: desk.pieceId, revision: 1 }, 0);
   await api(page, 'PUT', `/api/pieces/${made.id}`, { baseRevision: 2, session: 'other', document: holding });
   await step(page, 'Set up');
   await choose(page, /Piece to show within/, 'Inner, longer');

@@ -49,9 +49,7 @@ async function openPage(page: Page, piece: Piece, width: number, attributes = ''
   const path = `/${Math.random()}.html`;
   pages.set(path, { type: 'text/html', text: html });
   await page.goto(origin + path);
-  await page.waitForFunction(
-    () => Number((document.querySelector('obelus-piece') as Player | null)?.duration) > 0,
-  );
+  await page.waitForFunction(() => Number(document.querySelector<Player>('obelus-piece')?.duration) > 0);
 }
 
 /** The hash of what the element shows at a frame. */
@@ -193,9 +191,7 @@ test('the element fetches a piece by its address; one that is none is an error i
     text: '<!doctype html><script type="module" src="obelus-piece.js"></script><obelus-piece src="piece.json"></obelus-piece>',
   });
   await page.goto(`${origin}/element.html`);
-  await page.waitForFunction(
-    () => (document.querySelector('obelus-piece') as Player | null)?.duration === 21 / 25,
-  );
+  await page.waitForFunction(() => document.querySelector<Player>('obelus-piece')?.duration === 21 / 25);
   expect(await page.evaluate(() => (document.querySelector('obelus-piece') as Player).frame)).toBe(10);
   // What lies beneath is there where the piece is not.
   const shot = await page.locator('obelus-piece').screenshot();

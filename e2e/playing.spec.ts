@@ -1,4 +1,4 @@
-import { alone, expect, test } from './test';
+import { alone, expect, test, type Page } from './test';
 import { openNew } from './desk';
 import { FULL_INK, title } from '../scripts/bench/pieces';
 import { addEffect } from '@/core/document';
@@ -6,7 +6,7 @@ import { EFFECT_KINDS, newEffect } from '@/core/effects';
 import { three } from './pieces';
 
 /** What the piece's canvas shows, each frame as it is first seen while the piece plays. */
-async function seenWhilePlaying(page: import('./test').Page): Promise<[string, string][]> {
+async function seenWhilePlaying(page: Page): Promise<[string, string][]> {
   return page.evaluate(
     () =>
       new Promise<[string, string][]>((done) => {

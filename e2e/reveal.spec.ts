@@ -7,7 +7,7 @@ import { TRACE_OPTIONS, withSelfWriting } from '../src/core/trace';
 import { ON_NAME, openNew, type Desk } from './desk';
 import { blank, three } from './pieces';
 
-const whole = async (desk: Desk): Promise<Piece> => (await desk.savedDocument()) as unknown as Piece;
+const whole = async (desk: Desk): Promise<Piece> => await desk.savedDocument();
 const step = (page: Page, name: string) => page.getByRole('radio', { name, exact: true }).click();
 
 test('lettering writes itself in one press, wholly uncovered; its text changed, letters that stay keep their timing', async ({
@@ -143,7 +143,7 @@ test('letters that touch each have strokes of their own, in the order in which t
   await step(page, 'Reveal');
   await desk.letWrite();
   await expect(page.locator('[data-bare]')).toHaveText('0');
-  const { layers } = (await whole(desk)) as unknown as Piece;
+  const { layers } = await whole(desk);
   const glyphs = layers.flatMap((layer) => (layer.type === 'stroke' ? [layer.traced!.glyph] : []));
   expect([...new Set(glyphs)]).toEqual([0, 1, 2, 3, 4]);
   expect(glyphs).toEqual([...glyphs].sort());

@@ -1,8 +1,8 @@
-import { expect, test } from './test';
+import { expect, test, type Page } from './test';
 import { ON_NAME, api, openNew } from './desk';
 import { three } from './pieces';
 
-const rename = async (page: import('./test').Page, name: string) => {
+const rename = async (page: Page, name: string) => {
   await page.getByLabel('Name of the piece').first().fill(name);
   await page.keyboard.press('Enter');
 };

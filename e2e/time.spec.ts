@@ -1,11 +1,10 @@
 import { expect, test, type Page } from './test';
-import { onSpan, strokesOf, type Piece, type Stroke } from '../src/core/document';
+import { onSpan, strokesOf, type Stroke } from '../src/core/document';
 import { keysOf } from '../src/core/timing';
 import { ON_NAME, choose, openNew, type, type Desk } from './desk';
 import { three } from './pieces';
 
-const strokes = async (desk: Desk): Promise<Stroke[]> =>
-  strokesOf((await desk.savedDocument()) as unknown as Piece);
+const strokes = async (desk: Desk): Promise<Stroke[]> => strokesOf(await desk.savedDocument());
 const spans = async (desk: Desk) => (await strokes(desk)).map(onSpan);
 
 async function openTime(page: Page, name: string): Promise<Desk> {

@@ -11,6 +11,10 @@ import { withSampleServer } from './lib/sample-server.mjs';
 import { main, say, Stop } from './lib/say.mjs';
 import { writeFigures } from './lib/written.mjs';
 
+/**
+ * @param {string} name
+ * @param {NodeJS.ProcessEnv} env
+ */
 async function measure(name, env) {
   say(`measuring: ${name}`);
   // As the worker runs.
@@ -44,7 +48,7 @@ await main(async () => {
     Object.fromEntries(rows.map(({ what, ours, other, ratio }) => [what, { ours, other, ratio }])),
   );
   const file = join(ROOT, 'docs/benchmarks.md');
-  const machine = `${cpus().length} × ${cpus()[0].model}, Node ${process.versions.node}`;
+  const machine = `${cpus().length} × ${cpus()[0]?.model}, Node ${process.versions.node}`;
   const table = [
     '| what | Obelus | against | ratio | |',
     '| --- | --- | --- | --- | --- |',

@@ -2,5 +2,5 @@
 import { pathToFileURL } from 'node:url';
 import { plainScript } from './lib/plain-script.mjs';
 
-const [entry] = process.argv.splice(2, 1);
+const [entry = ''] = process.argv.splice(2, 1);
 await import(pathToFileURL(await plainScript(entry)).href);

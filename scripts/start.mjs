@@ -13,6 +13,7 @@ const DEFAULT_PORT = 4610;
 const dev = process.argv.includes('--dev');
 const noteFile = join(ROOT, '.data', 'running.json');
 
+/** @param {number} pid */
 const commandOf = (pid) => {
   try {
     return output('cat', [`/proc/${pid}/cmdline`]).replaceAll('\0', ' ');
@@ -41,7 +42,10 @@ function clearEarlierRun() {
   return true;
 }
 
-/** Says in words what is wrong with DATABASE_URL, as far as that can be told before it is used. */
+/**
+ * Says in words what is wrong with DATABASE_URL, as far as that can be told before it is used.
+ * @param {string} text
+ */
 function needPostgresUrl(text) {
   let url;
   try {
@@ -77,19 +81,22 @@ async function choosePort() {
 }
 
 await main(async () => {
-  const [major, minor] = process.versions.node.split('.').map(Number);
+  const [major = 0, minor = 0] = process.versions.node.split('.').map(Number);
   if (major < 20 || (major === 20 && minor < 9))
     throw new Stop(`Obelus needs Node 20.9 or newer; this is ${process.version}.`);
   mkdirSync(join(ROOT, '.data'), { recursive: true });
   const leftBehind = clearEarlierRun();
+  /** @type {{ pid: number; children: Record<string, number>; address?: string }} */
   const note = { pid: process.pid, children: {} };
   const writeNote = () => writeState(noteFile, note);
   writeNote();
 
+  /** @type {(() => unknown)[]} */
   const ends = [];
   let ending = false;
   // Once stopping has begun nothing more is started: what is under way waits for the end of the process.
   const unlessEnding = () => (ending ? new Promise(() => {}) : undefined);
+  /** @param {number} code */
   const stop = async (code) => {
     if (ending) return;
     ending = true;
@@ -103,11 +110,10 @@ await main(async () => {
   process.on('SIGHUP', () => stop(0));
 
   try {
-    const own = !process.env.DATABASE_URL;
-    needDebianPackages(own ? ['postgresql', 'ffmpeg'] : ['ffmpeg']);
-    needNpmPackages();
     let url = process.env.DATABASE_URL;
-    if (own) {
+    needDebianPackages(url ? ['ffmpeg'] : ['postgresql', 'ffmpeg']);
+    needNpmPackages();
+    if (!url) {
       const database = await openDatabase(leftBehind);
       ends.push(database.stop);
       url = database.url;

@@ -36,14 +36,19 @@ function smallDisk() {
   };
 }
 
-/** Kills one of the processes of the instance, as the system would. */
+/**
+ * Kills one of the processes of the instance, as the system would.
+ * @param {{ pid(): number }} database
+ * @param {Record<string, number>} pids
+ */
 function killer(database, pids) {
+  /** @param {string} what */
   return (what) => {
     try {
       if (what === 'ffmpeg') return spawnSync('pkill', ['-9', '-x', 'ffmpeg']).status === 0;
       if (what === 'heavy work') return spawnSync('pkill', ['-9', '-f', 'heavy/heavy-main.ts']).status === 0;
-      const pid = what === 'PostgreSQL' ? database.pid() : pids[what];
-      process.kill(what === 'PostgreSQL' ? pid : -pid, 'SIGKILL');
+      if (what === 'PostgreSQL') process.kill(database.pid(), 'SIGKILL');
+      else process.kill(-(pids[what] ?? NaN), 'SIGKILL');
       return true;
     } catch {
       return false;
@@ -59,7 +64,9 @@ await main(async () => {
   if (!disk.small) say('no disk of its own may be made here: it is not filled');
   const home = output('mktemp', ['-d', '/tmp/obelus-faults-db-XXXXXX']).trim();
   const database = await openDatabaseAt(home);
+  /** @type {Record<string, number>} */
   const pids = {};
+  /** @type {ReturnType<typeof serve> | undefined} */
   let served;
   try {
     const env = { DATABASE_URL: database.url, OBELUS_DATA: disk.data };
@@ -71,15 +78,18 @@ await main(async () => {
       env: { ...process.env, ...env, BASE_URL: served.address, DISK_SMALL: disk.small ? '1' : '' },
       stdio: ['inherit', 'pipe', 'inherit', 'ipc'],
     });
-    child.on('message', ({ kill: what }) => child.send({ killed: kill(what) }));
+    child.on('message', (asked) =>
+      child.send({ killed: kill(/** @type {{ kill: string }} */ (asked).kill) }),
+    );
     let printed = '';
-    child.stdout.on('data', (chunk) => {
+    child.stdout?.on('data', (chunk) => {
       printed += chunk;
       process.stdout.write(chunk);
     });
     const code = await new Promise((resolve) => child.once('exit', resolve));
     const line = printed.split('\n').find((text) => text.startsWith('FAULTS '));
     if (!line) throw new Stop('The trial did not come to its end; what it said stands above.');
+    /** @type {[what: string, figure: string][]} */
     const rows = JSON.parse(line.slice(7));
     const file = join(ROOT, 'docs/reliability.md');
     const table = [

@@ -7,7 +7,7 @@ import { needBuild } from './lib/build.mjs';
 import { freePort, openThrowAwayDatabase } from './lib/database.mjs';
 import { needDebianPackages, needNpmPackages } from './lib/packages.mjs';
 import { parts } from './lib/parts.mjs';
-import { bin, plain, ROOT, runAlong, runBeside, runShown } from './lib/run.mjs';
+import { bin, plain, ROOT, runAlong, runBeside, runShown, TYPES } from './lib/run.mjs';
 import { main, say } from './lib/say.mjs';
 import { serve } from './lib/serve.mjs';
 
@@ -15,12 +15,17 @@ const isLong = process.argv.includes('--long');
 if (isLong) process.env.RUN = 'long';
 const counts = { passed: 0, failed: 0 };
 
-/** What is found without running anything; each is checked by itself, two at a time. */
+/** @typedef {{ title: string; seconds: number; status?: string }} TestTime */
+
+/**
+ * What is found without running anything; each is checked by itself, two at a time.
+ * @type {[name: string, program: string, args: string[]][]}
+ */
 const CHECKS = [
-  ['types', 'tsc', ['--noEmit']],
-  ['formatting', 'prettier', ['--check', '--log-level=warn', '.']],
-  ['lint', 'eslint', ['.']],
-  ['arrows between folders', 'depcruise', ['src', 'scripts', '--config', '.dependency-cruiser.cjs']],
+  ['formatting', bin('prettier'), ['--check', '--log-level=warn', '.']],
+  ['types', ...TYPES],
+  ['lint', bin('oxlint'), []],
+  ['arrows between folders', bin('depcruise'), ['src', 'scripts', '--config', '.dependency-cruiser.cjs']],
 ];
 
 async function checks() {
@@ -28,7 +33,7 @@ async function checks() {
   const next = async () => {
     for (let check = waiting.shift(); check; check = waiting.shift()) {
       const [name, program, args] = check;
-      const good = await runBeside(bin(program), args);
+      const good = await runBeside(program, args);
       counts[good ? 'passed' : 'failed']++;
       if (!good) say(`${name}: FAILED`);
     }
@@ -36,7 +41,11 @@ async function checks() {
   await Promise.all([next(), next()]);
 }
 
-/** The slowest of some tests, each with its seconds. */
+/**
+ * The slowest of some tests, each with its seconds.
+ * @param {readonly TestTime[]} tests
+ * @param {number} count
+ */
 const slowest = (tests, count) =>
   [...tests]
     .sort((a, b) => b.seconds - a.seconds)
@@ -44,6 +53,7 @@ const slowest = (tests, count) =>
     .map(({ seconds, title }) => `    ${seconds.toFixed(1)} s  ${title}`)
     .join('\n');
 
+/** @param {import('@jest/test-result').FormattedTestResults} report */
 function countJest({ numPassedTests, numFailedTests, numRuntimeErrorTestSuites, testResults }) {
   counts.passed += numPassedTests;
   counts.failed += numFailedTests + numRuntimeErrorTestSuites;
@@ -54,7 +64,11 @@ function countJest({ numPassedTests, numFailedTests, numRuntimeErrorTestSuites, 
   say(`the slowest of them:\n${slowest(tests, 20)}`);
 }
 
-/** Every test of a report of Playwright's, with how it ended and how long it took. */
+/**
+ * Every test of a report of Playwright's, with how it ended and how long it took.
+ * @param {import('@playwright/test/reporter').JSONReportSuite[]} suites
+ * @returns {TestTime[]}
+ */
 const testsIn = (suites) =>
   suites.flatMap(({ specs = [], suites: inner = [] }) => [
     ...specs.flatMap(({ title, tests }) =>
@@ -67,6 +81,10 @@ const testsIn = (suites) =>
     ...testsIn(inner),
   ]);
 
+/**
+ * @param {NodeJS.ProcessEnv} env
+ * @param {string} report
+ */
 async function playwright(env, report) {
   await runAlong(bin('playwright'), ['test', '-c', join(ROOT, 'e2e/playwright.config.ts')], {
     env: { ...env, REPORT: report },

@@ -3,7 +3,6 @@
 import { createCanvas } from '@napi-rs/canvas';
 import { join } from 'node:path';
 import type { TextSetting } from '../src/core/document';
-import type { MakeCanvas } from '../src/core/paint';
 import { pathData, readPathData } from '../src/core/geometry';
 import { markOf, newLettering } from '../src/core/document';
 import { namesFor, traceArtwork } from '../src/core/trace';
@@ -102,7 +101,7 @@ async function main(): Promise<void> {
       { ...set, outlines },
       { hidden: true, colour, x, y },
     );
-    const strokes = traceArtwork(lettering, TRACE_OPTIONS, createCanvas as unknown as MakeCanvas)!;
+    const strokes = traceArtwork(lettering, TRACE_OPTIONS, createCanvas)!;
     const name = namesFor(lettering, strokes);
     out[word.id] = {
       lettering,

@@ -4,7 +4,7 @@ import { chromium } from '@playwright/test';
 import { buildSync } from 'esbuild';
 import { resolve } from 'node:path';
 import type { Piece } from '../../src/core/document';
-import { paint, picturePainter, type MakeCanvas, type PaintContext } from '../../src/core/paint';
+import { paint, picturePainter, type MakeCanvas } from '../../src/core/paint';
 import { evaluate } from '../../src/core/scene';
 import { CHROMIUM } from '../lib/chromium';
 
@@ -60,16 +60,16 @@ export async function measureBoth(
   /** As exports paint: what was painted anew is read back. */
   const keptUp = () => {
     const own = createCanvas(1920, 1080).getContext('2d');
-    const painter = picturePainter(own as unknown as PaintContext, make, true);
+    const painter = picturePainter(own, make, true);
     return (list: unknown) => {
       const places = painter.paint(list as never, { x: 0, y: 0, scale: 1 });
       for (const { left, top, right, bottom } of places)
         own.getImageData(left, top, right - left, bottom - top);
     };
   };
-  const server = measure(pieces, frames, evaluate as never, keptUp, (list) => {
+  const server = measure(pieces, frames, evaluate, keptUp, (list) => {
     context.clearRect(0, 0, 1920, 1080);
-    paint(list as never, context as unknown as PaintContext, make);
+    paint(list as never, context, make);
     context.getImageData(0, 0, 1, 1);
   });
   const script = buildSync({

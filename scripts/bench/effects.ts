@@ -11,7 +11,7 @@ import {
   strokesOf,
   type Piece,
 } from '../../src/core/document';
-import { EFFECT_KINDS, newEffect, type EffectSetting } from '../../src/core/effects';
+import { EFFECT_KINDS, newEffect } from '../../src/core/effects';
 import { smooth } from '../../src/core/geometry';
 import { LINEAR } from '../../src/core/timing';
 import { evaluate } from '../../src/core/scene';
@@ -27,7 +27,7 @@ function withEffect(piece: Piece, name: string, values: object = {}): Piece {
     EFFECT_KINDS.find((kind) => kind.name === name)!,
     1,
   );
-  return changeEffects(piece, ids(piece), () => [{ on, is: { ...is, ...values } as EffectSetting }]);
+  return changeEffects(piece, ids(piece), () => [{ on, is: { ...is, ...values } }]);
 }
 
 /** The strokes stand all the time. */

@@ -30,7 +30,7 @@ async function workerOn(core: number): Promise<ChildProcess> {
     stdio: ['pipe', 'pipe', 'inherit'],
     detached: true,
   });
-  await new Promise<void>((ready) => child.stdout!.once('data', () => ready()));
+  await new Promise<void>((ready) => child.stdout.once('data', () => ready()));
   return child;
 }
 

@@ -14,19 +14,25 @@ import {
 } from 'node:fs';
 import { dirname, join, relative } from 'node:path';
 import { pipeline } from 'node:stream/promises';
-import { postgresBin } from './packages.mjs';
+import { postgresProgram } from './packages.mjs';
 import { output } from './run.mjs';
 import { Stop } from './say.mjs';
 
 const SUMS = 'SHA256SUMS';
 const DUMP = 'database.dump';
 
+/** @param {string} file */
 async function sumOf(file) {
   const hash = createHash('sha256');
   await pipeline(createReadStream(file), hash);
   return hash.digest('hex');
 }
 
+/**
+ * @param {string} folder
+ * @param {string} [top]
+ * @returns {string[]}
+ */
 function filesIn(folder, top = folder) {
   if (!existsSync(folder)) return [];
   return readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
@@ -35,15 +41,18 @@ function filesIn(folder, top = folder) {
   });
 }
 
-const program = (name) => join(postgresBin(), name);
-
-/** Writes a backup of a database and the files beside it. Resolves to its SHA-256. */
+/**
+ * Writes a backup of a database and the files beside it. Resolves to its SHA-256.
+ * @param {string} url
+ * @param {string} dataFolder
+ * @param {string} file
+ */
 export async function writeBackup(url, dataFolder, file) {
   mkdirSync(dirname(file), { recursive: true });
   const work = mkdtempSync(join(dirname(file), '.obelus-backup-'));
   try {
     // The database first: every file its rows name is there already, and files are never changed.
-    output(program('pg_dump'), [
+    output(postgresProgram('pg_dump'), [
       '--format=custom',
       '--no-owner',
       '--exclude-schema=pgboss',
@@ -64,11 +73,16 @@ export async function writeBackup(url, dataFolder, file) {
   }
 }
 
-/** Unpacks a backup beside its future place and checks every file; throws a Stop where anything is missing or changed. */
+/**
+ * Unpacks a backup beside its future place and checks every file; throws a Stop where anything is missing or changed.
+ * @param {string} file
+ * @param {string} beside
+ */
 export async function unpackBackup(file, beside) {
   if (!existsSync(file)) throw new Stop(`There is no file ${file}. Nothing was changed.`);
   mkdirSync(beside, { recursive: true });
   const work = mkdtempSync(join(beside, '.obelus-restore-'));
+  /** @param {string} why */
   const damaged = (why) => new Stop(`${file} is no whole backup: ${why}. Nothing was changed.`);
   try {
     try {
@@ -96,18 +110,31 @@ export async function unpackBackup(file, beside) {
   }
 }
 
-const query = (url, sql) => output(program('psql'), [url, '-v', 'ON_ERROR_STOP=1', '-Atqc', sql]).trim();
+/**
+ * @param {string} url
+ * @param {string} sql
+ */
+const query = (url, sql) =>
+  output(postgresProgram('psql'), [url, '-v', 'ON_ERROR_STOP=1', '-Atqc', sql]).trim();
 
-/** How many projects a database holds, deleted ones among them; 0 where it has no tables yet. */
+/**
+ * How many projects a database holds, deleted ones among them; 0 where it has no tables yet.
+ * @param {string} url
+ */
 export function projectsIn(url) {
   if (query(url, "SELECT to_regclass('public.projects') IS NOT NULL") !== 't') return 0;
   return Number(query(url, 'SELECT count(*) FROM projects'));
 }
 
-/** Puts an unpacked backup in the place of what a database holds, and its files beside the others. */
+/**
+ * Puts an unpacked backup in the place of what a database holds, and its files beside the others.
+ * @param {string} work
+ * @param {string} url
+ * @param {string} dataFolder
+ */
 export function putBack(work, url, dataFolder) {
   query(url, 'DROP SCHEMA IF EXISTS pgboss CASCADE; DROP SCHEMA public CASCADE; CREATE SCHEMA public');
-  output(program('pg_restore'), [
+  output(postgresProgram('pg_restore'), [
     '--no-owner',
     '--exit-on-error',
     '--single-transaction',

@@ -8,6 +8,7 @@ const SOURCES = ['src', 'package-lock.json', 'next.config.ts', 'tsconfig.json'];
 
 function hashSources() {
   const hash = createHash('sha256');
+  /** @param {string} path */
   const visit = (path) => {
     const entries = (() => {
       try {
@@ -34,6 +35,7 @@ export function needBuild() {
   const hash = hashSources();
   if (existsSync(mark) && readFileSync(mark, 'utf8') === hash) return;
   say('building the application');
+  /** @type {NodeJS.ProcessEnv} */
   const env = { ...process.env, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' };
   if (!runShown(bin('next'), ['build'], { env, stdio: ['ignore', 'ignore', 'inherit'] })) {
     throw new Stop('The build failed; what it said stands above. Your pieces are untouched.');

@@ -5,13 +5,17 @@ import { bin, ROOT, runAlong } from './run.mjs';
 import { Stop } from './say.mjs';
 import { bundleTests } from './test-bundles.mjs';
 
-/** Settings with the root of the checkout written out. */
+/**
+ * Settings with the root of the checkout written out.
+ * @param {object} value
+ */
 const rooted = (value) => JSON.parse(JSON.stringify(value).replaceAll('<rootDir>', ROOT));
 
 /**
  * Runs the unit and server tests: those of the core made into one script for each of its folders, all others file by file.
- * @param folder where its settings and its report are put.
+ * @param {string} folder where its settings and its report are put.
  * @returns what Jest reports.
+ * @param {NodeJS.ProcessEnv} env
  */
 export async function runJest(folder, env) {
   const { folder: bundles, scripts, rest } = await bundleTests();

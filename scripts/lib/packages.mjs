@@ -7,7 +7,7 @@ import { say, Stop } from './say.mjs';
 const POSTGRES = '/usr/lib/postgresql';
 
 /** Folder of the newest PostgreSQL server's programs; Debian keeps them off the PATH. */
-export function postgresBin() {
+function postgresBin() {
   const versions = existsSync(POSTGRES) ? readdirSync(POSTGRES) : [];
   const found = versions
     .sort((a, b) => Number(b) - Number(a))
@@ -16,6 +16,18 @@ export function postgresBin() {
   return found ?? null;
 }
 
+/**
+ * A program of PostgreSQL's.
+ * @param {string} name
+ */
+export function postgresProgram(name) {
+  const folder = postgresBin();
+  if (!folder)
+    throw new Stop('PostgreSQL is not installed: apt-get install postgresql. Nothing was changed.');
+  return join(folder, name);
+}
+
+/** @satisfies {Record<string, () => boolean>} */
 const PRESENT = {
   postgresql: () => postgresBin() !== null,
   ffmpeg: () => has('ffmpeg'),
@@ -24,7 +36,10 @@ const PRESENT = {
   'poppler-utils': () => has('pdftoppm'),
 };
 
-/** Installs the Debian packages that are missing where it may; else stops with the command to run. */
+/**
+ * Installs the Debian packages that are missing where it may; else stops with the command to run.
+ * @param {readonly (keyof typeof PRESENT)[]} names
+ */
 export function needDebianPackages(names) {
   const missing = names.filter((name) => !PRESENT[name]());
   if (missing.length === 0) return;
@@ -34,6 +49,7 @@ export function needDebianPackages(names) {
   if (may) {
     say(`installing ${missing.join(', ')} (Debian packages)`);
     const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
+    /** @param {string[]} args */
     const apt = (...args) =>
       sudo
         ? runShown('sudo', ['-n', 'apt-get', ...args], { env, stdio: ['ignore', 'ignore', 'inherit'] })

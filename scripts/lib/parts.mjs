@@ -4,9 +4,16 @@ import { say } from './say.mjs';
 /** The parts of a run with what each may take of processor time, which hardly swings with how busy the machine is. */
 export function parts() {
   const began = Date.now();
+  /** @type {{ part: string; seconds: number; 'of processor time': number; budget: number }[]} */
   const done = [];
   return {
-    /** Does a part of the run. @param budget processor time that it takes on a quiet machine, s. */
+    /**
+     * Does a part of the run.
+     * @template Result
+     * @param {string} name
+     * @param {number} budget processor time that it takes on a quiet machine, s.
+     * @param {() => Result | Promise<Result>} work
+     */
     async part(name, budget, work) {
       const from = Date.now();
       const counted = countProcessorTime();

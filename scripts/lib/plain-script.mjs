@@ -7,7 +7,7 @@ import { ROOT } from './run.mjs';
 /**
  * Makes a TypeScript program of the project and all it imports of it one plain script. Run file by file through tsx, each function is
  * given its name anew whenever it is made: evaluating heavy frames takes up to twice as long.
- * @param entry below the project's root.
+ * @param {string} entry below the project's root.
  * @returns the script. It lies where packages are found, and is named for what is in it: several may be made at once.
  */
 export async function plainScript(entry) {
@@ -23,7 +23,7 @@ export async function plainScript(entry) {
     define: { 'import.meta.dirname': JSON.stringify(dirname(join(ROOT, entry))) },
   });
   await stop();
-  const { contents } = outputFiles[0];
+  const contents = /** @type {Uint8Array} */ (outputFiles[0]?.contents);
   const folder = join(ROOT, 'node_modules/.cache/obelus');
   const name = basename(entry, '.ts');
   const file = join(

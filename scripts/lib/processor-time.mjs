@@ -4,6 +4,12 @@ import { readdirSync, readFileSync } from 'node:fs';
 const TICKS = 100;
 const EVERY_MS = 300;
 
+/**
+ * What Linux tells of a process after its name, which may hold anything.
+ * @param {string} pid
+ */
+const factsOf = (pid) => (readFileSync(`/proc/${pid}/stat`, 'utf8').split(') ').at(-1) ?? '').split(' ');
+
 /** Each process that runs: its parent, when it began, and its processor time, s. */
 function processes() {
   const found = new Map();
@@ -11,7 +17,7 @@ function processes() {
     const pid = Number(name);
     if (!Number.isInteger(pid)) continue;
     try {
-      const fields = readFileSync(`/proc/${name}/stat`, 'utf8').split(') ').at(-1).split(' ');
+      const fields = factsOf(name);
       const seconds = (Number(fields[11]) + Number(fields[12])) / TICKS;
       found.set(pid, { parent: Number(fields[1]), began: fields[19], seconds });
     } catch {
@@ -23,7 +29,7 @@ function processes() {
 
 /** Processor time of all that this process started and waited for, s. */
 function waitedFor() {
-  const fields = readFileSync('/proc/self/stat', 'utf8').split(') ').at(-1).split(' ');
+  const fields = factsOf('self');
   return (Number(fields[13]) + Number(fields[14])) / TICKS;
 }
 
@@ -38,6 +44,7 @@ export function countProcessorTime() {
   const seen = new Map();
   const look = () => {
     const all = processes();
+    /** @param {number} pid */
     const isOurs = (pid) => {
       for (let at = all.get(pid)?.parent; at; at = all.get(at)?.parent) if (at === process.pid) return true;
       return false;

@@ -6,16 +6,21 @@ import { join } from 'node:path';
 /**
  * Keeps a process running: when it ends by itself it is started again, a little later each time it fails quickly.
  * @returns a function that ends it for good.
+ * @param {string} name
+ * @param {() => import('node:child_process').ChildProcess} launch
+ * @param {(name: string, pid: number) => void} note
  */
 function keep(name, launch, note) {
+  /** @type {import('node:child_process').ChildProcess | undefined} */
   let child;
   let stopped = false;
   let failures = 0;
   const go = () => {
     const began = Date.now();
-    child = launch();
-    note(name, child.pid);
-    child.once('exit', async (code, signal) => {
+    const launched = launch();
+    child = launched;
+    if (launched.pid) note(name, launched.pid);
+    launched.once('exit', async (code, signal) => {
       if (stopped) return;
       failures = Date.now() - began > 10_000 ? 0 : failures + 1;
       console.error(`· the ${name} ended (${signal ?? `code ${code}`}); starting it again`);
@@ -30,15 +35,24 @@ function keep(name, launch, note) {
   };
 }
 
-/** Runs a TypeScript program of the project to its end, with its output shown. */
+/**
+ * Runs a TypeScript program of the project to its end, with its output shown.
+ * @param {string} file
+ * @param {import('node:child_process').SpawnOptions} [options]
+ */
 export const tsx = (file, options = {}) => start(bin('tsx'), [join(ROOT, file)], options);
 
 /**
  * Starts the web server and the export worker.
- * @param note is told the process ids, so that a later start can end what a killed one left.
+ * @param {object} options
+ * @param {number} options.port
+ * @param {Record<string, string | undefined>} options.env
+ * @param {boolean} [options.dev]
+ * @param {(name: string, pid: number) => void} [options.note] is told the process ids, so that a later start can end what a killed one left.
  * @returns at once: how to stop both, and a promise that resolves when the server answers.
  */
 export function serve({ port, env, dev = false, note = () => {} }) {
+  /** @type {NodeJS.ProcessEnv} */
   const all = {
     ...process.env,
     ...env,

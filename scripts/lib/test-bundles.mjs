@@ -9,11 +9,15 @@ const BY_ITSELF = /\bjest\.|globalThis|process\.env|__dirname|import\.meta|await
 /** Tests that make one script at most: more would be one long row on one core. */
 const MOST = 7;
 
-/** The tests of the core that only compute, by its folders, large ones in several parts. */
+/**
+ * The tests of the core that only compute, by its folders, large ones in several parts.
+ * @param {readonly string[]} tests
+ */
 function bundled(tests) {
+  /** @type {Map<string, string[]>} */
   const groups = new Map();
   for (const test of tests) {
-    const [, group] = /^src\/core\/([^/]+)\//.exec(test) ?? [];
+    const group = /^src\/core\/([^/]+)\//.exec(test)?.[1];
     if (!group || BY_ITSELF.test(readFileSync(join(ROOT, test), 'utf8'))) continue;
     groups.set(group, [...(groups.get(group) ?? []), test]);
   }

@@ -16,21 +16,24 @@ async function beat() {
   // A frame that never comes to its end is no life.
   if (Date.now() - since > stuckMs) return;
   try {
-    const { rows } = await pool.query(statement, [frames, ...values]);
+    const { rows } = await pool.query({ text: statement, values: [frames, ...values] });
     // Gone to another worker, or to be stopped.
-    if (rows.length === 0 || rows[0].stop) Atomics.store(cells, STOP, 1);
+    /** @type {{ stop: boolean } | undefined} */
+    const row = rows[0];
+    if (!row || row.stop) Atomics.store(cells, STOP, 1);
   } catch {
     // The database is away for the moment; the next beat tries again.
   }
 }
 
+/** @type {NodeJS.Timeout} */
 let timer;
 const go = async () => {
   await beat();
   timer = setTimeout(go, everyMs);
 };
 void go();
-parentPort.once('message', async () => {
+parentPort?.once('message', async () => {
   clearTimeout(timer);
   await pool.end().catch(() => {});
   process.exit(0);
