@@ -23,7 +23,7 @@ import { download } from '../download';
 import { chooseProjectFiles } from './files';
 import { usePieceActions } from './piece-actions';
 import { PieceCard } from './piece-card';
-import { between, ORDERS, shownProjects, type Order } from './shown';
+import { between, landmarkNames, ORDERS, shownProjects, type Order } from './shown';
 import { useChange } from './use-change';
 
 // Fetched when they are first asked for: they bring controls and schemas that the list itself does without.
@@ -34,11 +34,14 @@ type Actions = ReturnType<typeof usePieceActions>;
 
 function Project({
   project,
+  landmark,
   actions,
   onChoose,
   selected,
 }: {
   project: ProjectSummary;
+  /** What its section is read out as. */
+  landmark: string;
   actions: Actions;
   onChoose: (piece: PieceSummary, on: boolean, extend: boolean) => void;
   /** The pieces that are selected, of all projects. */
@@ -56,7 +59,7 @@ function Project({
     });
   };
   return (
-    <Section aria-label={project.name} data-project={project.id}>
+    <Section aria-label={landmark} data-project={project.id}>
       <Head>
         <h2>
           <NameField
@@ -133,6 +136,7 @@ export function ProjectList() {
   });
   const projects = list.data?.projects ?? [];
   const shown = shownProjects(projects, sought, order);
+  const landmarks = landmarkNames(shown);
   const actions = usePieceActions(projects);
   const selected = shown.flatMap(({ pieces }) => pieces.filter(({ id }) => chosen.ids.includes(id)));
   const sample = projects
@@ -253,10 +257,11 @@ export function ProjectList() {
       )}
       {list.data?.projects.length === 0 && <p>No projects yet. Make one, then draw its first piece.</p>}
       {projects.length > 0 && shown.length === 0 && <p>No piece has that name.</p>}
-      {shown.map((project) => (
+      {shown.map((project, i) => (
         <Project
           key={project.id}
           project={project}
+          landmark={landmarks[i] ?? project.name}
           actions={actions}
           selected={selected}
           onChoose={(piece, on, extend) => {

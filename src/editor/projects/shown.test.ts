@@ -1,5 +1,5 @@
 import type { PieceSummary, ProjectSummary } from '@/contract';
-import { between, shownProjects, type Order } from './shown';
+import { between, landmarkNames, shownProjects, type Order } from './shown';
 
 const piece = (id: string, name: string, more: Partial<PieceSummary> = {}): PieceSummary => ({
   ...{ id, name, revision: 1, width: 1, height: 1, length: 100, over: null, strokes: 0 },
@@ -56,4 +56,9 @@ test('a press with Shift takes in all between, across projects and both ways', (
   expect(between(two, 'b', 'd')).toEqual(['b', 'c', 'd']);
   expect(between(two, 'd', 'c')).toEqual(['c', 'd']);
   expect(between(two, 'gone', 'c')).toEqual(['c']);
+});
+
+test('projects of one name are told apart where they are read out', () => {
+  const named = (...names: string[]) => landmarkNames(names.map((name) => ({ name })));
+  expect(named('Tide', 'Reed', 'Tide', 'Tide')).toEqual(['Tide', 'Reed', 'Tide, 2', 'Tide, 3']);
 });

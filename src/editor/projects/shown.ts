@@ -42,3 +42,13 @@ export function between(projects: readonly ProjectSummary[], from: string, to: s
   const [a, b] = [ids.indexOf(from), ids.indexOf(to)];
   return a < 0 || b < 0 ? [to] : ids.slice(Math.min(a, b), Math.max(a, b) + 1);
 }
+
+/** What each project is read out as: of several with one name, all but the first with their number, as no two landmarks may be called the same. */
+export function landmarkNames(projects: readonly { readonly name: string }[]): string[] {
+  const times = new Map<string, number>();
+  return projects.map(({ name }) => {
+    const time = (times.get(name) ?? 0) + 1;
+    times.set(name, time);
+    return time === 1 ? name : `${name}, ${time}`;
+  });
+}
