@@ -8,7 +8,7 @@ import { seeded } from '@/core/effects';
 import { openThrowAwayDatabase } from './lib/database.mjs';
 import { importersOf, nearestTests } from './lib/imports';
 import { mutated, mutationsIn, type Mutation } from './lib/mutations';
-import { output, ROOT } from './lib/run.mjs';
+import { bin, output, ROOT, TYPES } from './lib/run.mjs';
 import { writeFigures } from './lib/written.mjs';
 
 /** Where faults are put, how many of ten are put there, and how many of a hundred are to be found. */
@@ -22,8 +22,9 @@ const AREAS = [
     aim: 75,
   },
 ];
-/** So many tests that are nearest to a fault are asked. */
+/** So many tests that are nearest to a fault are asked; where they find nothing, the types and so many more are. */
 const NEAREST = 6;
+const FURTHER = 24;
 /** A test that takes this long with a fault in it goes round for ever, s. */
 const LONGEST = 300;
 
@@ -58,10 +59,10 @@ function chooseFaults(): Fault[] {
 const database = await openThrowAwayDatabase();
 const copy = mkdtempSync(join(tmpdir(), 'obelus-mutants-'));
 
-/** Whether tests pass in the copy as it is. */
-const pass = (tests: readonly string[]): Promise<boolean> =>
+/** Whether a program succeeds in the copy as it is. */
+const succeeds = (program: string, args: readonly string[]): Promise<boolean> =>
   new Promise((done) => {
-    const child = spawn(join(ROOT, 'node_modules/.bin/jest'), ['--bail', '--ci', '--silent', ...tests], {
+    const child = spawn(program, args, {
       cwd: copy,
       detached: true,
       stdio: 'ignore',
@@ -79,22 +80,34 @@ const pass = (tests: readonly string[]): Promise<boolean> =>
     });
   });
 
+/** Whether tests pass in the copy as it is. */
+const pass = (tests: readonly string[]): Promise<boolean> =>
+  tests.length === 0
+    ? Promise.resolve(true)
+    : succeeds(bin('jest'), ['--bail', '--ci', '--silent', ...tests]);
+
 try {
   for (const file of files) cpSync(join(ROOT, file), join(copy, file), { recursive: true });
   symlinkSync(join(ROOT, 'node_modules'), join(copy, 'node_modules'));
   const faults = chooseFaults();
-  const tested = faults.map((fault) => ({ ...fault, tests: nearestTests(fault.file, importers, NEAREST) }));
-  const all = [...new Set(tested.flatMap(({ tests }) => tests))];
+  const tested = faults.map((fault) => {
+    const tests = nearestTests(fault.file, importers, NEAREST + FURTHER);
+    return { ...fault, near: tests.slice(0, NEAREST), further: tests.slice(NEAREST) };
+  });
+  const all = [...new Set(tested.flatMap(({ near }) => near))];
   console.log(`${faults.length} faults, from the seed ${seed}; first ${all.length} tests without any`);
   if (!(await pass(all))) throw new Error('Tests fail without any fault: mend these first.');
 
   const survived: Fault[] = [];
-  for (const { tests, ...fault } of tested) {
+  for (const { near, further, ...fault } of tested) {
     const path = join(copy, fault.file);
     const source = readFileSync(path, 'utf8');
     writeFileSync(path, mutated(source, fault.mutation));
-    const isFound = tests.length > 0 && !(await pass(tests));
+    let isFound = !(await pass(near)) || !(await succeeds(...TYPES));
+    const isFoundFurther = !isFound && !(await pass(further));
     writeFileSync(path, source);
+    // They are tried without the fault only now, as few faults come so far.
+    isFound ||= isFoundFurther && (await pass(further));
     if (!isFound) survived.push(fault);
     console.log(`${isFound ? 'found    ' : 'NOT FOUND'} ${fault.mutation.what}`);
   }

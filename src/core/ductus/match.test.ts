@@ -1,6 +1,7 @@
 import type { Point } from '../geometry';
 import { seeded } from '../testing/families';
 import { formsOf, matchForms, type Form, type Laid, type LetterLine } from '.';
+import { times } from '../testing/cases';
 
 interface Piece extends LetterLine {
   readonly movement: number;
@@ -56,7 +57,7 @@ test('letters drawn after a form, whatever their size and slant, are laid in its
   let [lines, right, letters, inOrder] = [0, 0, 0, 0];
   for (const letter of 'abcdefghijklmnopqrstuvwxyzABCDEFGHJKLMNPRSTUVWXYZ234579') {
     for (const form of formsOf(letter)) {
-      for (let k = 0; k < 3; k++) {
+      for (let k = 0; k < times(1, 20); k++) {
         const pieces = drawn(form, random);
         const found = matchForms(formsOf(letter), pieces)!;
         letters++;

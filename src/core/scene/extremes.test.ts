@@ -166,7 +166,7 @@ test('numbers of all kinds at their ends, alone and in pairs', () => {
     const piece = make();
     return { piece, ways: numbersIn(piece) };
   });
-  for (const seed of cases(20, 1000)) {
+  for (const seed of cases(8, 1000)) {
     const random = seeded(seed);
     const pick = <T>(all: readonly T[]): T => all[Math.floor(random() * all.length)]!;
     const { piece, ways } = pick(documents);

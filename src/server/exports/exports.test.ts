@@ -275,7 +275,7 @@ test('after three dead workers the export fails in words and can be run again', 
 test('ffmpeg killed from outside is tried again, like a killed worker', async () => {
   const piece = smallPiece('Killed encoder', 190);
   const { id } = await freshPiece({ ...piece, size: { width: 1280, height: 720 } });
-  const asked = await requestExport(id, { format: 'webm', ...whole(piece), scale: 2 });
+  const asked = await requestExport(id, { format: 'webm', ...whole(piece) });
   await until(asked.id, 'running');
   const { runId } = (await models().exports.findByPk(asked.id))!;
   for (let killed = false; !killed; await new Promise((r) => setTimeout(r, 20)))

@@ -166,7 +166,7 @@ test('a long export is made in parts by two workers: the very frames of one that
 });
 
 test('a killed worker costs the part it was at: what was done stays, another makes the rest', async () => {
-  const piece = { ...smallPiece('One hand', 900), size: { width: 960, height: 540 } };
+  const piece = { ...smallPiece('One hand', 600), size: { width: 640, height: 360 } };
   const { id } = await freshPiece(piece);
   const { id: asked } = await requestExport(id, { format: 'webm', ...whole(piece) });
   await until(asked, async () => (await partsOf(asked)).some(({ status }) => status === 'done'));
@@ -180,7 +180,7 @@ test('a killed worker costs the part it was at: what was done stays, another mak
     return isDone(now);
   });
   expect(runs.get(done!.number)).toBe(done!.runId);
-  expect(probed(await fileOf(asked), '-show_streams', '-count_frames').streams[0].nb_read_frames).toBe('900');
+  expect(probed(await fileOf(asked), '-show_streams', '-count_frames').streams[0].nb_read_frames).toBe('600');
 });
 
 test('files of parts that are missing or broken when they are to be joined are made again', async () => {
