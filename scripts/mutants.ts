@@ -25,7 +25,7 @@ const AREAS = [
 /** So many tests that are nearest to a fault are asked; where they find nothing, the types and so many more are. */
 const NEAREST = 6;
 const FURTHER = 24;
-/** A test that takes this long with a fault in it goes round for ever, s. */
+/** Tests that take this long with a fault in them go round for ever, s. */
 const LONGEST = 300;
 
 const [count = 60, seed = Math.floor(Date.now() / 86_400_000)] = process.argv.slice(2).map(Number);
@@ -60,7 +60,7 @@ const database = await openThrowAwayDatabase();
 const copy = mkdtempSync(join(tmpdir(), 'obelus-mutants-'));
 
 /** Whether a program succeeds in the copy as it is. */
-const succeeds = (program: string, args: readonly string[]): Promise<boolean> =>
+const succeeds = (program: string, args: readonly string[], longest: number): Promise<boolean> =>
   new Promise((done) => {
     const child = spawn(program, args, {
       cwd: copy,
@@ -73,7 +73,7 @@ const succeeds = (program: string, args: readonly string[]): Promise<boolean> =>
         NODE_OPTIONS: '--experimental-vm-modules --no-warnings',
       },
     });
-    const timer = setTimeout(() => process.kill(-child.pid!, 'SIGKILL'), LONGEST * 1000);
+    const timer = setTimeout(() => process.kill(-child.pid!, 'SIGKILL'), longest * 1000);
     child.once('exit', (code) => {
       clearTimeout(timer);
       done(code === 0);
@@ -81,10 +81,10 @@ const succeeds = (program: string, args: readonly string[]): Promise<boolean> =>
   });
 
 /** Whether tests pass in the copy as it is. */
-const pass = (tests: readonly string[]): Promise<boolean> =>
+const pass = (tests: readonly string[], longest = LONGEST): Promise<boolean> =>
   tests.length === 0
     ? Promise.resolve(true)
-    : succeeds(bin('jest'), ['--bail', '--ci', '--silent', ...tests]);
+    : succeeds(bin('jest'), ['--bail', '--ci', '--silent', ...tests], longest);
 
 try {
   for (const file of files) cpSync(join(ROOT, file), join(copy, file), { recursive: true });
@@ -96,14 +96,14 @@ try {
   });
   const all = [...new Set(tested.flatMap(({ near }) => near))];
   console.log(`${faults.length} faults, from the seed ${seed}; first ${all.length} tests without any`);
-  if (!(await pass(all))) throw new Error('Tests fail without any fault: mend these first.');
+  if (!(await pass(all, 4 * LONGEST))) throw new Error('Tests fail without any fault: mend these first.');
 
   const survived: Fault[] = [];
   for (const { near, further, ...fault } of tested) {
     const path = join(copy, fault.file);
     const source = readFileSync(path, 'utf8');
     writeFileSync(path, mutated(source, fault.mutation));
-    let isFound = !(await pass(near)) || !(await succeeds(...TYPES));
+    let isFound = !(await pass(near)) || !(await succeeds(...TYPES, LONGEST));
     const isFoundFurther = !isFound && !(await pass(further));
     writeFileSync(path, source);
     // They are tried without the fault only now, as few faults come so far.

@@ -86,8 +86,10 @@ const testsIn = (suites) =>
  * @param {string} report
  */
 async function playwright(env, report) {
+  // It needs packages, which are not there yet when this script is read.
+  const { bundlePageTests } = await import('./lib/test-bundles.mjs');
   await runAlong(bin('playwright'), ['test', '-c', join(ROOT, 'e2e/playwright.config.ts')], {
-    env: { ...env, REPORT: report },
+    env: { ...env, REPORT: report, PAGE_TESTS: await bundlePageTests() },
   });
   const { stats, errors, suites } = JSON.parse(readFileSync(report, 'utf8'));
   const passed = stats.expected + stats.flaky;

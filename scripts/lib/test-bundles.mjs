@@ -1,5 +1,5 @@
 import { build, stop } from 'esbuild';
-import { mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { output, ROOT } from './run.mjs';
 
@@ -75,4 +75,32 @@ export async function bundleTests() {
   await stop();
   const within = new Set([...groups.values()].flat());
   return { folder, scripts: [...groups.keys()], rest: tests.filter((test) => !within.has(test)) };
+}
+
+/**
+ * Makes plain scripts of the page tests, which share all that they import: Playwright reads and rewrites it file by file else, in each
+ * of its processes.
+ * @returns the folder of the scripts.
+ */
+export async function bundlePageTests() {
+  const folder = join(ROOT, 'node_modules/.cache/obelus/e2e');
+  rmSync(folder, { recursive: true, force: true });
+  await build({
+    absWorkingDir: ROOT,
+    entryPoints: readdirSync(join(ROOT, 'e2e'))
+      .filter((file) => file.endsWith('.spec.ts'))
+      .map((file) => `e2e/${file}`),
+    outdir: folder,
+    outExtension: { '.js': '.mjs' },
+    bundle: true,
+    splitting: true,
+    packages: 'external',
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    sourcemap: 'linked',
+    define: { 'import.meta.dirname': JSON.stringify(join(ROOT, 'e2e')) },
+  });
+  await stop();
+  return folder;
 }
