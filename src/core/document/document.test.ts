@@ -1,4 +1,4 @@
-import { insertPoint, corner, measurePath, pointAtLength, reversePath, smooth, type Path } from '../geometry';
+import { corner, insertPoint, measurePath, pointAtLength, reversePath, smooth, type Path } from '../geometry';
 import { seeded } from '../testing/families';
 import {
   addLayers,

@@ -1,12 +1,12 @@
 // A property that no other file speaks of: what is said of it beside its schema is all it needs.
-jest.mock('../../core/document/ink-schema', () => {
-  const actual = jest.requireActual<typeof InkSchema>('../../core/document/ink-schema');
+jest.mock('../../core/document/schema/ink', () => {
+  const actual = jest.requireActual<typeof InkSchema>('../../core/document/schema/ink');
   const { keyedNumber } = jest.requireActual<typeof Properties>('../../core/properties');
   const grain = keyedNumber({ name: 'Grain', unit: 'px', min: 0, max: 40, scales: 'size', initial: 2 });
   return { ...actual, inkSchema: actual.inkSchema.extend({ grain: grain.exactOptional() }) };
 });
 
-import type * as InkSchema from '../../core/document/ink-schema';
+import type * as InkSchema from '../../core/document/schema/ink';
 import type * as Properties from '@/core/properties';
 import {
   addLayers,

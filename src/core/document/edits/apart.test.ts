@@ -1,37 +1,28 @@
 import fc from 'fast-check';
 import { corner } from '../../geometry';
-import { revealThrough } from '../reveal-schema';
-import { newPiece, newStroke } from '../create';
-import { newMask } from '../mask-schema';
-import { placementAbout, type Placement } from '../placement-schema';
-import { readPiece } from '../read';
-import { partWithId, strokeById, type Piece, type Stroke } from '../schema';
-import { settlePiece } from '../settle-piece';
-import { worldOf } from '../world';
-import {
-  addLayers,
-  addPin,
-  canCarry,
-  cueStrokes,
-  duplicateLayers,
-  fragmentOf,
-  groupLayers,
-  guarded,
-  moveLayers,
-  setBlend,
-  setInk,
-  setLine,
-  setMasks,
-  setParent,
-  setReveal,
-  takeApart,
-  tieStrokes,
-  ungroup,
-  updateParts,
-  withFragment,
-  withPath,
-} from '.';
 import { times } from '../../testing/cases';
+import { worldOf } from '../at/world';
+import { updateParts } from '../parts/update';
+import { readPiece } from '../read/read-piece';
+import { newMask } from '../schema/mask';
+import { newPiece, newStroke } from '../schema/new-piece';
+import { partWithId, strokeById, type Piece, type Stroke } from '../schema/piece';
+import { placementAbout, type Placement } from '../schema/placement';
+import { revealThrough } from '../schema/reveal';
+import { settlePiece } from '../settle/settle-piece';
+import { cueStrokes } from './cues';
+import { duplicateLayers, fragmentOf, withFragment } from './fragment';
+import { groupLayers, setLine } from './groups';
+import { guarded } from './guarded';
+import { setInk } from './ink';
+import { addLayers } from './layers';
+import { setMasks } from './masks';
+import { addPin, canCarry, setBlend, setParent } from './place';
+import { moveLayers } from './placing';
+import { withPath } from './points';
+import { setReveal } from './reveal';
+import { tieStrokes } from './ties';
+import { takeApart, ungroup } from './ungroup';
 
 const line = (id: string, y: number): Stroke =>
   newStroke(id, id.toUpperCase(), { closed: false, points: [corner(10, y), corner(200, y + 30)] });

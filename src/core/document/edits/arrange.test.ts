@@ -1,5 +1,4 @@
 import fc from 'fast-check';
-import { corner, unite, type Bounds } from '../../geometry';
 import {
   addLayers,
   alignParts,
@@ -16,6 +15,7 @@ import {
   type AlignBy,
   type Piece,
 } from '..';
+import { corner, unite, type Bounds } from '../../geometry';
 import { times } from '../../testing/cases';
 
 const FRAME = 5;

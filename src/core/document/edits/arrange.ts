@@ -1,11 +1,9 @@
 import { applyMatrix, compose, inverse, unite, type Bounds, type Matrix, type Point } from '../../geometry';
 import { valueAt } from '../../timing';
-import { boxOf } from '../box-of';
-import { membersOf } from '../grouped';
-import { placementMatrix, type PlacementPart } from '../placement-schema';
-import { partWithId, type Piece } from '../schema';
-import { worldOf } from '../world';
-import { mappedBox, placementOf, setPlace } from './place';
+import { boxOf, mappedBox, worldOf } from '../at';
+import { membersOf } from '../parts';
+import { partWithId, placementMatrix, type Piece, type PlacementPart } from '../schema';
+import { placementOf, setPlace } from './place';
 
 /** Sides and middles that boxes can be aligned by. */
 export type AlignBy = 'left' | 'centre' | 'right' | 'top' | 'middle' | 'bottom';

@@ -1,9 +1,9 @@
-import { keysOf, valueAt } from '../../timing';
-import { unsetText } from '../../testing/unset-text';
-import { newPiece, newStroke } from '../create';
 import { lineShape } from '../../geometry';
-import { readPiece } from '../read';
-import { lettersOf, type Piece } from '../schema';
+import { unsetText } from '../../testing/unset-text';
+import { keysOf, valueAt } from '../../timing';
+import { readPiece } from '../read/read-piece';
+import { newPiece, newStroke } from '../schema/new-piece';
+import { lettersOf, type Piece } from '../schema/piece';
 import { changeArrival, comeAt, setArrival } from './arrive';
 import { addLayers } from './layers';
 

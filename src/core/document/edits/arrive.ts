@@ -1,8 +1,6 @@
 import { withKey, type Animated } from '../../timing';
-import { newArrival, type Arrival } from '../arrival-schema';
-import { changed, type Change } from '../changed';
-import type { Lettering, Piece } from '../schema';
-import { updateLayers } from './layers';
+import { changed, updateLayers, type Change } from '../parts';
+import { newArrival, type Arrival, type Lettering, type Piece } from '../schema';
 
 /** Frames in which text comes and leaves; without `offAt` it stays. */
 export interface ArrivalTimes {

@@ -1,12 +1,12 @@
 import fc from 'fast-check';
-import { keysOf } from '../../timing';
-import { corner } from '../../geometry';
 import {
   addEffect,
   addLayers,
   applyManner,
+  applyStyle,
   copiedAtRate,
   copiedOf,
+  DEFAULT_INK,
   groupLayers,
   keysAt,
   lends,
@@ -16,15 +16,15 @@ import {
   pasteKeys,
   pasteLayers,
   putStyle,
-  applyStyle,
   readCopied,
   readPiece,
   strokesOf,
   writeCopied,
-  DEFAULT_INK,
   type Piece,
 } from '..';
 import { EFFECT_KINDS, newEffect } from '../../effects';
+import { corner } from '../../geometry';
+import { keysOf } from '../../timing';
 
 const rate = (numerator: number, denominator = 1) => ({ numerator, denominator });
 const line = (y: number) => ({ closed: false, points: [corner(0, y), corner(90, y)] });

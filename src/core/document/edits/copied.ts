@@ -1,13 +1,11 @@
 import { z } from 'zod';
 import type { Rate } from '../../timing';
-import { changed } from '../changed';
-import { newPiece } from '../create';
+import { changed, updateStrokes } from '../parts';
 import { readPiece } from '../read';
-import type { Layer, Piece, Stroke } from '../schema';
+import { newPiece, type Layer, type Piece, type Stroke } from '../schema';
 import { changeEffects } from './effects';
 import { fragmentOf, withFragment, type Put } from './fragment';
 import { copyKeys, type CopiedKeys, type KeyRef } from './keys';
-import { updateStrokes } from './layers';
 import { withRate } from './piece-time';
 
 /**

@@ -1,17 +1,15 @@
 import { mixColours } from '../../colour';
 import { copyMatrix, nowOf, placesOf } from '../../effects';
 import { applyMatrix, inverse, transformPath } from '../../geometry';
-import { layersOf, membersOf } from '../grouped';
+import { withinGroup, worldOf } from '../at';
+import { shiftKeyed, updateKeyed } from '../keys';
 import { kindOf } from '../kinds';
+import { layersOf, membersOf, updateLayers, updateParts } from '../parts';
 import { partWithId, strokeById, type Piece } from '../schema';
-import { withinGroup, worldOf } from '../world';
 import { changeEffects, effectsOf } from './effects';
 import { fragmentOf, withFragment } from './fragment';
 import { groupLayers } from './groups';
-import { updateKeyed } from './key-bearers';
-import { shiftKeyed } from './keys';
-import { updateLayers } from './layers';
-import { placementOf, updateParts } from './place';
+import { placementOf } from './place';
 import { placementFrom } from './ungroup';
 
 /**

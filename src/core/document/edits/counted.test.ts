@@ -1,9 +1,9 @@
 import { corner, type Path } from '../../geometry';
 import { valueAt, type Easing } from '../../timing';
-import { newLettering, newPiece, newStroke } from '../create';
-import { readPiece } from '../read';
-import { lettersOf, strokeById, strokesOf, type Lettering, type Piece } from '../schema';
-import { settlePiece } from '../settle-piece';
+import { readPiece } from '../read/read-piece';
+import { newLettering, newPiece, newStroke } from '../schema/new-piece';
+import { lettersOf, strokeById, strokesOf, type Lettering, type Piece } from '../schema/piece';
+import { settlePiece } from '../settle/settle-piece';
 import { setCount } from './arrive';
 import { cueStrokes, leadersIn } from './cues';
 import { fieldValue, fillNumber, offeredFields } from './fields';

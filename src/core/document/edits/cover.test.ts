@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { corner, distance, measurePath, smooth, type Path } from '../../geometry';
 import { laidOut, widthShareAt } from '../../ink';
-import { DEFAULT_INK, newPiece, newStroke } from '../create';
-import { inkSchema, widestOf } from '../ink-schema';
-import { strokeById, type Piece } from '../schema';
+import { inkSchema, widestOf } from '../schema/ink';
+import { DEFAULT_INK, newPiece, newStroke } from '../schema/new-piece';
+import { strokeById, type Piece } from '../schema/piece';
 import { fitToCover, isFarBeyond, lengthenToCover, widenToCover } from './cover';
 import { addLayers } from './layers';
 

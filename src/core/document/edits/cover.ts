@@ -1,10 +1,9 @@
 import { measurePath, tangentAtLength, type PathPoint } from '../../geometry';
 import { clamp } from '../../numbers';
 import { mapValues } from '../../timing';
-import { widestOf } from '../ink-schema';
-import { strokeById, type Piece } from '../schema';
+import { updateStrokes } from '../parts';
+import { strokeById, widestOf, type Piece } from '../schema';
 import { setInk } from './ink';
-import { updateStrokes } from './layers';
 
 /** A place that stays bare, as much as mending it must know. */
 interface Bare {

@@ -1,9 +1,7 @@
-import { changed } from '../changed';
-import { nearestOf, nearestShare, settleCues } from '../cued';
-import { layersOf } from '../grouped';
-import { cueCycle, type Cue } from '../cue-schema';
-import { strokeById, strokesOf, type Group, type Piece, type Stroke } from '../schema';
-import { updateStrokes } from './layers';
+import { nearestOf, nearestShare } from '../at';
+import { changed, layersOf, updateStrokes } from '../parts';
+import { cueCycle, strokeById, strokesOf, type Cue, type Group, type Piece, type Stroke } from '../schema';
+import { settleCues } from '../settle';
 
 const withCue = (stroke: Stroke, cue: Cue): Stroke => ({ ...stroke, cue });
 

@@ -1,10 +1,10 @@
 import { settingOf } from '../../testing/unset-text';
-import { newLettering, newPiece } from '../create';
-import { groupsAround, membersOf } from '../grouped';
-import { readPiece } from '../read';
-import { partWithId, strokesOf, type Piece } from '../schema';
-import { settlePiece } from '../settle-piece';
-import { windowAt } from '../window-at';
+import { windowAt } from '../at/window-at';
+import { groupsAround, membersOf } from '../parts/grouped';
+import { readPiece } from '../read/read-piece';
+import { newLettering, newPiece } from '../schema/new-piece';
+import { partWithId, strokesOf, type Piece } from '../schema/piece';
+import { settlePiece } from '../settle/settle-piece';
 import { standingBox } from './arrange';
 import { drawRound, knockOut } from './draw-round';
 import { addLayers } from './layers';

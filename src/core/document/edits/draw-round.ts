@@ -1,10 +1,6 @@
-import { layersOf } from '../grouped';
-import { DEFAULT_INK } from '../create';
-import type { Ink } from '../ink-schema';
 import { kindOf } from '../kinds';
-import { mannerOf } from '../manner-schema';
-import { cutName } from '../names';
-import { partWithId, type Piece } from '../schema';
+import { layersOf } from '../parts';
+import { cutName, DEFAULT_INK, mannerOf, partWithId, type Ink, type Piece } from '../schema';
 import { surround, type Surround } from './fit';
 import { groupLayers } from './groups';
 import { applyManner } from './manner';

@@ -1,21 +1,7 @@
 import fc from 'fast-check';
-import { arrivalFrame } from '../cued';
-import {
-  splitPath,
-  corner,
-  distance,
-  ellipseShape,
-  lineShape,
-  measurePath,
-  nearestPlace,
-  pointAtLength,
-  smooth,
-  type Path,
-} from '../../geometry';
 import {
   addLayers,
   alignPoints,
-  levelPoints,
   applyManner,
   averagePoints,
   distributePoints,
@@ -24,6 +10,7 @@ import {
   joinStrokes,
   keyedSpan,
   levelHandles,
+  levelPoints,
   meetEnds,
   nearEnds,
   newPiece,
@@ -39,7 +26,20 @@ import {
   writeAsWritten,
   writeInSequence,
 } from '..';
+import {
+  corner,
+  distance,
+  ellipseShape,
+  lineShape,
+  measurePath,
+  nearestPlace,
+  pointAtLength,
+  smooth,
+  splitPath,
+  type Path,
+} from '../../geometry';
 import { times } from '../../testing/cases';
+import { arrivalFrame } from '../at/arrival-frame';
 
 const wave: Path = {
   closed: false,

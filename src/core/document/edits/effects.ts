@@ -1,8 +1,6 @@
 import { MOST_EFFECTS, type Effect } from '../../effects';
-import { changed, sameValue } from '../changed';
-import type { Field } from '../field-schema';
-import { partWithId, type Part, type Piece } from '../schema';
-import { updateParts } from './place';
+import { changed, sameValue, updateParts } from '../parts';
+import { partWithId, type Field, type Part, type Piece } from '../schema';
 
 /** The effects of a layer or group, one after another. */
 export const effectsOf = (part: Part | undefined): readonly Effect[] => part?.effects ?? [];

@@ -1,9 +1,9 @@
 import { ellipseShape } from '../../geometry';
 import { unsetText } from '../../testing/unset-text';
-import { newPiece, newStroke } from '../create';
-import { LIMITS } from '../limits';
-import { readPiece } from '../read';
-import type { Piece } from '../schema';
+import { readPiece } from '../read/read-piece';
+import { LIMITS } from '../schema/limits';
+import { newPiece, newStroke } from '../schema/new-piece';
+import type { Piece } from '../schema/piece';
 import { changeField, fieldValue, removeField, withFieldsOf } from './fields';
 import { addLayers } from './layers';
 

@@ -1,17 +1,21 @@
-import { clamp } from '../../numbers';
-import { toCount } from '../counted';
-import { greatest } from '../greatest';
-import { lettersOf, strokeById } from '../schema';
-import { isKeyed, mapValues, type Animated } from '../../timing';
 import type { Matrix } from '../../geometry';
-import type { ArtGroup, ArtShape } from '../art-schema';
-import type { Field } from '../field-schema';
-import { partOf, propertyOf, withPart, type KeyedPart } from '../keyed-parts';
+import { clamp } from '../../numbers';
+import { isKeyed, mapValues, type Animated } from '../../timing';
 import { kindOf } from '../kinds';
-import { LIMITS } from '../limits';
-import { cutName } from '../names';
-import type { Layer, Lettering, Piece } from '../schema';
-import { updateLayers } from './layers';
+import { greatest, partOf, propertyOf, updateLayers, withPart, type KeyedPart } from '../parts';
+import {
+  cutName,
+  lettersOf,
+  LIMITS,
+  strokeById,
+  type ArtGroup,
+  type ArtShape,
+  type Field,
+  type Layer,
+  type Lettering,
+  type Piece,
+} from '../schema';
+import { toCount } from '../settle';
 
 /** The parts of a layer's effects that are colours. */
 function effectColours(layer: Layer): KeyedPart[] {

@@ -1,12 +1,7 @@
-import { cutName } from '../names';
 import { lineShape } from '../../geometry';
-import { changed } from '../changed';
-import type { Fitted } from '../fitted-schema';
-import type { Ink } from '../ink-schema';
-import { newStroke } from '../create';
-import { layersOf } from '../grouped';
-import { partWithId, type Piece, type Stroke } from '../schema';
-import { addLayers, updateStrokes } from './layers';
+import { changed, layersOf, updateStrokes } from '../parts';
+import { cutName, newStroke, partWithId, type Fitted, type Ink, type Piece, type Stroke } from '../schema';
+import { addLayers } from './layers';
 
 /** What is drawn round a text: a rule under or over it, one at its side, a border, or a box filled in slices. */
 export type Surround = 'under' | 'over' | 'before' | 'after' | 'box' | 'slice';

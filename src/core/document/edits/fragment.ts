@@ -1,7 +1,6 @@
 import { z } from 'zod';
-import { changed } from '../changed';
-import { asWholes, groupsAround, membersOf } from '../grouped';
-import { withIdsRenamed } from '../renamed-ids';
+import { asWholes, changed, groupsAround, membersOf } from '../parts';
+import { withIdsRenamed } from '../read';
 import { groupSchema, layerSchema, type Group, type Layer, type Piece, type Stroke } from '../schema';
 import { addLayers, freeName } from './layers';
 

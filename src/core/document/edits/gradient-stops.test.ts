@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { rampAt, sortedStops } from '../../colour';
 import { isKeyed } from '../../timing';
-import { changed } from '../changed';
-import { DEFAULT_INK } from '../create';
-import { inkSchema, swatchColour, type Gradient, type Ink } from '../ink-schema';
+import { changed } from '../parts/changed';
+import { inkSchema, swatchColour, type Gradient, type Ink } from '../schema/ink';
+import { DEFAULT_INK } from '../schema/new-piece';
 import {
   colourRunOf,
   stopsListed,

@@ -1,6 +1,6 @@
 import { colourAt, rampAt, sortedStops, type Stop } from '../../colour';
 import { valueAt } from '../../timing';
-import { swatchColour, type Gradient, type Ink } from '../ink-schema';
+import { swatchColour, type Gradient, type Ink } from '../schema';
 import { withValueAt, type InkChange } from './ink';
 
 /** The stops of a gradient as they are at a frame, in the order in which they are listed. */

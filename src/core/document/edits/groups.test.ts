@@ -2,18 +2,18 @@ import fc from 'fast-check';
 import { corner, measurePath, type Path } from '../../geometry';
 import { inkedLengths } from '../../ink';
 import { LINEAR, type Easing } from '../../timing';
-import { newPiece, newStroke } from '../create';
-import { asWholes, gathered, groupsAround, membersOf } from '../grouped';
-import { readPiece } from '../read';
-import { settlePiece } from '../settle-piece';
-import { strokesOf, type Piece } from '../schema';
-import { windowAt, windowOf } from '../window-at';
+import { windowAt, windowOf } from '../at/window-at';
+import { keyedById } from '../keys/key-bearers';
+import { asWholes, gathered, groupsAround, membersOf } from '../parts/grouped';
+import { readPiece } from '../read/read-piece';
+import { newPiece, newStroke } from '../schema/new-piece';
+import { strokesOf, type Piece } from '../schema/piece';
+import { settlePiece } from '../settle/settle-piece';
 import { groupLayers, joinedWhereTheyStand, setLine } from './groups';
-import { ungroup } from './ungroup';
-import { keyedById } from './key-bearers';
 import { changeKey, moveKeys, setKey } from './keys';
 import { addLayers, removeLayers, reorderLayers } from './layers';
 import { applyManner } from './manner';
+import { ungroup } from './ungroup';
 
 const line = (x: number, length: number): Path => ({
   closed: false,

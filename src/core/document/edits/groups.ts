@@ -1,12 +1,19 @@
 import { keysOf } from '../../timing';
-import { changed } from '../changed';
-import { asWholes, membersOf } from '../grouped';
-import { partWithId, strokesOf, type Group, type Layer, type Part, type Piece, type Stroke } from '../schema';
-import type { LineOfStrokes, WindowKeys } from '../window-schema';
-import { mannerOf } from '../manner-schema';
+import { onSpan } from '../keys';
+import { asWholes, changed, membersOf, updateLayers } from '../parts';
+import {
+  mannerOf,
+  partWithId,
+  strokesOf,
+  type Group,
+  type Layer,
+  type LineOfStrokes,
+  type Part,
+  type Piece,
+  type Stroke,
+  type WindowKeys,
+} from '../schema';
 import { mannerWindow } from './manner-window';
-import { updateLayers } from './layers';
-import { onSpan } from './on-span';
 
 /**
  * Puts layers into a group of their own, where the first of them stands. Groups all of whose layers are among them stay groups

@@ -1,12 +1,16 @@
-import { changed, sameValue } from '../changed';
-import { groupOf } from '../grouped';
-import { partWithId, type Layer, type Lettering, type Piece, type Stroke } from '../schema';
-import { settlePiece } from '../settle-piece';
-import type { TiedProperty } from '../ties-schema';
+import { changed, groupOf, sameValue, updateLayers } from '../parts';
+import {
+  partWithId,
+  type Layer,
+  type Lettering,
+  type Piece,
+  type Stroke,
+  type TiedProperty,
+} from '../schema';
+import { settlePiece } from '../settle';
 import { setFitted } from './fit';
 import { setLine } from './groups';
 import { cutTies, tieCounts } from './ties';
-import { updateLayers } from './layers';
 
 /** A part of a document that an edit could not change: why, and the edit that would let it be changed. */
 export interface Held {

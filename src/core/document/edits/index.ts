@@ -1,3 +1,4 @@
+// What people do to a piece: named functions from a piece to a piece.
 export * from './arrive';
 export * from './align-points';
 export * from './arrange';
@@ -13,7 +14,6 @@ export * from './gradient-stops';
 export * from './groups';
 export * from './guarded';
 export * from './ink';
-export * from './key-bearers';
 export * from './keys';
 export * from './layers';
 export * from './letters';
@@ -24,7 +24,7 @@ export * from './manner-window';
 export * from './mannered';
 export * from './masks';
 export * from './nested';
-export * from './on-span';
+export * from './between';
 export * from './order';
 export * from './piece-time';
 export * from './place';

@@ -1,10 +1,8 @@
+import type { StrokeEnd } from '../../ink';
 import { scaled } from '../../properties';
 import { isKeyed, withKey, type Animated } from '../../timing';
-import type { StrokeEnd } from '../../ink';
-import { inkSchema, type Ink } from '../ink-schema';
-import type { Piece } from '../schema';
-import { changed, type Change } from '../changed';
-import { updateStrokes } from './layers';
+import { changed, updateStrokes, type Change } from '../parts';
+import { inkSchema, type Ink, type Piece } from '../schema';
 
 /** Parts of an ink; one given as undefined is taken away. */
 export type InkChange = Change<Ink>;

@@ -10,10 +10,11 @@ import {
   type Animated,
   type Easing,
 } from '../../timing';
-import { newPiece, newStroke } from '../create';
-import { keyedParts, partOf } from '../keyed-parts';
-import { strokeById, type Piece } from '../schema';
-import { windowAt } from '../window-at';
+import { windowAt } from '../at/window-at';
+import { keyedParts, partOf } from '../parts/keyed-parts';
+import { updateStrokes } from '../parts/update';
+import { newPiece, newStroke } from '../schema/new-piece';
+import { strokeById, type Piece } from '../schema/piece';
 import {
   changeValues,
   copyKeys,
@@ -25,7 +26,7 @@ import {
   shiftStrokes,
   type KeyRef,
 } from './keys';
-import { addLayers, updateStrokes } from './layers';
+import { addLayers } from './layers';
 import { applyManner } from './manner';
 import { lastKeyedFrame, moveMarker, putMarker, setWorkRange, withLength, withRate } from './piece-time';
 

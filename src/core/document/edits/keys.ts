@@ -9,18 +9,9 @@ import {
   type Easing,
   type Key,
 } from '../../timing';
-import {
-  keyedParts,
-  mapKeyed,
-  partOf,
-  withPart,
-  type AnyAnimated,
-  type Keyed,
-  type KeyedPart,
-  type KeyValue,
-} from '../keyed-parts';
-import { strokesOf, type Piece, type Stroke } from '../schema';
-import { keyedById, updateKeyed } from './key-bearers';
+import { keyedById, shiftKeyed, spanOfStrokes, updateKeyed } from '../keys';
+import { keyedParts, partOf, withPart, type AnyAnimated, type KeyedPart, type KeyValue } from '../parts';
+import { strokesOf, type Piece } from '../schema';
 
 /** A key by its owner (a stroke, or a group timed as one line), the part it belongs to, and its place in the list there. */
 export interface KeyRef {
@@ -210,33 +201,9 @@ export function pasteKeys(piece: Piece, copied: CopiedKeys, ids: readonly string
   );
 }
 
-/** Everything keyed, moved by a number of frames. */
-export const shiftKeyed = <K extends Keyed>(keyed: K, frames: number): K =>
-  frames === 0
-    ? keyed
-    : mapKeyed(keyed, (value) => withShiftedKeys(value as Animated<KeyValue>, () => frames) as AnyAnimated);
-
 /** Moves everything keyed in strokes and lines by a number of frames. */
 export const shiftStrokes = (piece: Piece, ids: readonly string[], frames: number): Piece =>
   updateKeyed(piece, ids, (keyed) => shiftKeyed(keyed, frames));
-
-/** First and last frame at which anything is keyed; null where nothing is. */
-export function spanOfKeys(keyed: Keyed): { first: number; last: number } | null {
-  const frames = keyedParts(keyed).flatMap((part) =>
-    keysOf(partOf(keyed, part) as Animated<KeyValue>).map((key) => key.frame),
-  );
-  return frames.length > 0 ? { first: Math.min(...frames), last: Math.max(...frames) } : null;
-}
-
-/** First and last frame at which anything of strokes is keyed; null where nothing is. */
-export function spanOfStrokes(strokes: readonly Stroke[]): { first: number; last: number } | null {
-  const spans = strokes.flatMap((stroke) => spanOfKeys(stroke) ?? []);
-  if (spans.length === 0) return null;
-  return {
-    first: Math.min(...spans.map(({ first }) => first)),
-    last: Math.max(...spans.map(({ last }) => last)),
-  };
-}
 
 /** Lets all that is keyed in strokes together take so many frames; the first key stays where it is. */
 export function withSpan(piece: Piece, ids: readonly string[], frames: number): Piece {
@@ -255,7 +222,3 @@ export function withSpan(piece: Piece, ids: readonly string[], frames: number): 
   );
   return retimeKeys(piece, refs, (frame) => span.first + (frame - span.first) * factor);
 }
-
-/** First and last frame keyed in a window, or null when nothing in it is keyed. */
-export const keyedSpan = ({ window }: Pick<Stroke, 'window'>): { first: number; last: number } | null =>
-  spanOfKeys({ window });

@@ -1,24 +1,4 @@
-import { cutName } from '../names';
-import type { Layer, Piece, Stroke } from '../schema';
-
-/** Changes the layers with the given ids; all else is shared with the piece before. */
-export function updateLayers(piece: Piece, ids: readonly string[], change: (layer: Layer) => Layer): Piece {
-  let changed = false;
-  const layers = piece.layers.map((layer) => {
-    if (!ids.includes(layer.id)) return layer;
-    const next = change(layer);
-    if (next !== layer) changed = true;
-    return next;
-  });
-  return changed ? { ...piece, layers } : piece;
-}
-
-/** Changes the strokes with the given ids; other layers are left alone. */
-export const updateStrokes = (
-  piece: Piece,
-  ids: readonly string[],
-  change: (stroke: Stroke) => Stroke,
-): Piece => updateLayers(piece, ids, (layer) => (layer.type === 'stroke' ? change(layer) : layer));
+import { cutName, type Layer, type Piece } from '../schema';
 
 /** Adds layers after the one named, or at the end. */
 export function addLayers(piece: Piece, layers: readonly Layer[], after?: string): Piece {

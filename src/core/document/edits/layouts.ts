@@ -1,21 +1,23 @@
-import { clamp } from '../../numbers';
-import { kindOf } from '../kinds';
-import { LIMITS } from '../limits';
-import { cutName } from '../names';
 import { compose, scalingAbout, unite, type Matrix } from '../../geometry';
+import { clamp } from '../../numbers';
 import { mapKnown, scaled } from '../../properties';
-import { changed } from '../changed';
-import type { Field } from '../field-schema';
-import { gathered, membersOf } from '../grouped';
-import { withIdsRenamed } from '../renamed-ids';
-import { pinSchema } from '../pin-schema';
-import { groupSchema, pieceSchema, type Layer, type Piece } from '../schema';
-import { settlePiece } from '../settle-piece';
-import { changedTogether } from '../traced';
+import { allKeyed, shiftKeyed, updateKeyed } from '../keys';
+import { kindOf } from '../kinds';
+import { changed, changedTogether, gathered, membersOf } from '../parts';
+import { withIdsRenamed } from '../read';
+import {
+  cutName,
+  groupSchema,
+  LIMITS,
+  pieceSchema,
+  pinSchema,
+  type Field,
+  type Layer,
+  type Piece,
+} from '../schema';
+import { settlePiece } from '../settle';
 import { standingBox } from './arrange';
 import { fieldsAmong } from './fields';
-import { allKeyed, updateKeyed } from './key-bearers';
-import { shiftKeyed } from './keys';
 import { withRate } from './piece-time';
 import { setPlace } from './place';
 import { scaledLayer } from './placing';

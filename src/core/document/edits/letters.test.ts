@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { settingSchema } from '../lettering-schema';
 import { settingOf } from '../../testing/unset-text';
+import { settingSchema } from '../schema/lettering';
 import { changeSetting, lettersIn, setLetters } from './letters';
 
 const words = fc.string({ unit: fc.constantFrom('a', 'b', 'c', ' ', 'é', 'م'), minLength: 1, maxLength: 14 });

@@ -1,6 +1,5 @@
-import { changed, type Change } from '../changed';
-import type { LetterSetting } from '../letter-schema';
-import type { Lettering, TextSetting } from '../schema';
+import { changed, type Change } from '../parts';
+import type { Lettering, LetterSetting, TextSetting } from '../schema';
 
 type Letters = NonNullable<TextSetting['letters']>;
 

@@ -1,7 +1,6 @@
 import { HOLD, type Animated, type Easing, type Key, type Pace } from '../../timing';
-import type { GivenManner, Manner } from '../manner-schema';
-import type { WindowKeys } from '../window-schema';
-import { keyedSpan } from './keys';
+import { keyedSpan } from '../keys';
+import type { GivenManner, Manner, WindowKeys } from '../schema';
 
 /** When a manner begins to write on and off, in frames. */
 export interface MannerTimes {

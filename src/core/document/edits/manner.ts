@@ -1,20 +1,24 @@
 import { keysOf, type Animated, type Key } from '../../timing';
-import { sameValue } from '../changed';
-import { mannerOf, type GivenManner, type Manner, type MannerParts } from '../manner-schema';
-import type { Piece } from '../schema';
-import type { WindowKeys } from '../window-schema';
-import { updateStrokes } from './layers';
+import { sameValue, updateStrokes } from '../parts';
 import {
-  type MannerTimes,
-  type Role,
-  type MannerKey,
-  written,
+  mannerOf,
+  type GivenManner,
+  type Manner,
+  type MannerParts,
+  type Piece,
+  type WindowKeys,
+} from '../schema';
+import {
+  given,
+  mannerTimes,
+  mannerWindow,
   plain,
   rest,
-  mannerWindow,
-  mannerTimes,
-  given,
+  written,
   type Mannered,
+  type MannerKey,
+  type MannerTimes,
+  type Role,
 } from './manner-window';
 
 /**

@@ -1,9 +1,9 @@
 import { corner, ellipseShape, type Path } from '../../geometry';
-import { newPiece, newStroke } from '../create';
-import { mannerOf } from '../manner-schema';
-import { readPiece } from '../read';
-import { strokesOf, type Piece } from '../schema';
-import { settlePiece } from '../settle-piece';
+import { readPiece } from '../read/read-piece';
+import { mannerOf } from '../schema/manner';
+import { newPiece, newStroke } from '../schema/new-piece';
+import { strokesOf, type Piece } from '../schema/piece';
+import { settlePiece } from '../settle/settle-piece';
 import { groupLayers, setLine } from './groups';
 import { changeKey, moveKeys, retimeKeys } from './keys';
 import { addLayers } from './layers';

@@ -1,7 +1,5 @@
-import { shared } from '../changed';
-import { groupOf } from '../grouped';
-import type { GivenManner, Manner, MannerParts } from '../manner-schema';
-import type { Piece, Stroke } from '../schema';
+import { groupOf, shared } from '../parts';
+import type { GivenManner, Manner, MannerParts, Piece, Stroke } from '../schema';
 import { mannerNow, reapplyManner, setByHand, withoutManner } from './manner';
 import type { Mannered } from './manner-window';
 

@@ -1,14 +1,14 @@
-import type { inverse } from '../../geometry';
-import { applyMatrix, corner, lineShape, widened, pathBounds, type Path } from '../../geometry';
-import { DEFAULT_INK, newPiece, newStroke } from '../create';
-import { maskSchema, newMask, type MaskKind } from '../mask-schema';
-import { partWithId, strokeById, type Piece } from '../schema';
-import { pathAt } from '../path-at';
-import { worldOf } from '../world';
-import { addLayers } from './layers';
+import { applyMatrix, corner, lineShape, pathBounds, widened, type inverse, type Path } from '../../geometry';
+import { ownBox } from '../at/own-box';
+import { pathAt } from '../at/path-at';
+import { worldOf } from '../at/world';
+import { maskSchema, newMask, type MaskKind } from '../schema/mask';
+import { DEFAULT_INK, newPiece, newStroke } from '../schema/new-piece';
+import { partWithId, strokeById, type Piece } from '../schema/piece';
 import { groupLayers } from './groups';
+import { addLayers } from './layers';
 import { changeMask, maskFromStroke, maskShapeAround, setMasks, standMask, swapMasks } from './masks';
-import { ownBox, setPlace } from './place';
+import { setPlace } from './place';
 
 const box = (x: number, y: number, w: number, h: number): Path => ({
   closed: true,

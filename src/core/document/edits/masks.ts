@@ -11,15 +11,21 @@ import {
   type Path,
 } from '../../geometry';
 import { mapValues } from '../../timing';
-import { boxOf } from '../box-of';
-import { changed } from '../changed';
-import { membersOf } from '../grouped';
-import { widestOf } from '../ink-schema';
-import { newMask, type Mask, type MaskKind, type MaskShape } from '../mask-schema';
-import { cutName } from '../names';
-import { partWithId, type Layer, type Part, type Piece, type Stroke } from '../schema';
-import { worldOf } from '../world';
-import { mappedBox, updateParts } from './place';
+import { boxOf, mappedBox, worldOf } from '../at';
+import { changed, membersOf, updateParts } from '../parts';
+import {
+  cutName,
+  newMask,
+  partWithId,
+  widestOf,
+  type Layer,
+  type Mask,
+  type MaskKind,
+  type MaskShape,
+  type Part,
+  type Piece,
+  type Stroke,
+} from '../schema';
 
 /** Changes the masks of a layer or group. */
 export const changeMasks = (

@@ -1,6 +1,6 @@
-import { contentOf, type Nested, type Piece } from '../schema';
-import { addLayers, updateLayers } from './layers';
-import { placementAbout } from '../placement-schema';
+import { updateLayers } from '../parts';
+import { contentOf, placementAbout, type Nested, type Piece } from '../schema';
+import { addLayers } from './layers';
 
 /** Where a piece comes from: its id and the revision that was copied. */
 export type Origin = NonNullable<Nested['from']>;

@@ -1,6 +1,6 @@
-import { cutName } from '../names';
-import { keyedSpan, shiftStrokes } from './keys';
-import { strokesOf, type Piece, type Stroke } from '../schema';
+import { keyedSpan } from '../keys';
+import { cutName, strokesOf, type Piece, type Stroke } from '../schema';
+import { shiftStrokes } from './keys';
 
 /**
  * Lets timing follow a change of the writing order: where strokes changed places, the first of them now starts when

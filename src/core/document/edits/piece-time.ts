@@ -1,14 +1,19 @@
 import { clamp } from '../../numbers';
-import { kindOf } from '../kinds';
-import { LIMITS } from '../limits';
 import { framesPerSecond, keysOf, mapValues, type Animated, type Rate } from '../../timing';
-import { changed, sameValue } from '../changed';
-import { keyedParts, mapKeyed, partOf, withAllRetimed, type Keyed, type KeyValue } from '../keyed-parts';
-import { type Marker, type Piece } from '../schema';
-import { longestDelay } from '../text-parts';
-import type { Travel } from '../window-schema';
-import { allKeyed, updateKeyed } from './key-bearers';
-import { spanOfKeys } from './keys';
+import { allKeyed, spanOfKeys, updateKeyed } from '../keys';
+import { kindOf } from '../kinds';
+import {
+  changed,
+  keyedParts,
+  longestDelay,
+  mapKeyed,
+  partOf,
+  sameValue,
+  withAllRetimed,
+  type Keyed,
+  type KeyValue,
+} from '../parts';
+import { LIMITS, type Marker, type Piece, type Travel } from '../schema';
 
 /** What a change of the rate leaves as it is. */
 export type Kept = 'seconds' | 'frames';

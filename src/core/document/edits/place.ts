@@ -1,52 +1,20 @@
 import type { Blend } from '../../draw';
+import { applyMatrix } from '../../geometry';
+import { carrierAt, ownBox } from '../at';
+import { changed, updateParts } from '../parts';
 import {
-  applyMatrix,
-  boxCommands,
-  commandsBounds,
-  compose,
-  inverse,
-  transformCommands,
-  unite,
-  type Bounds,
-  type Matrix,
-} from '../../geometry';
-import { boxOf } from '../box-of';
-import { changed } from '../changed';
-import { membersOf } from '../grouped';
-import type { Pin } from '../pin-schema';
-import { placementAbout, placementMatrix, type Placement, type PlacementPart } from '../placement-schema';
-import type { Rider } from '../rider-schema';
-import { partWithId, type Part, type Piece, strokeById } from '../schema';
-import { carrierAt, worldOf } from '../world';
+  partWithId,
+  placementAbout,
+  placementMatrix,
+  strokeById,
+  type Part,
+  type Piece,
+  type Pin,
+  type Placement,
+  type PlacementPart,
+  type Rider,
+} from '../schema';
 import { withValueAt } from './ink';
-
-/** Changes layers and groups by their ids. */
-export function updateParts(
-  piece: Piece,
-  ids: readonly string[],
-  change: <P extends Part>(part: P) => P,
-): Piece {
-  const put = <P extends Part>(part: P): P => (ids.includes(part.id) ? change(part) : part);
-  return { ...piece, layers: piece.layers.map(put), groups: piece.groups.map(put) };
-}
-
-/** The box round what a layer or group shows in its own coordinates, at a frame where members are placed; null for nothing. */
-export function ownBox(piece: Piece, id: string, frame: number): Bounds | null {
-  if (piece.layers.some((layer) => layer.id === id)) return boxOf(piece, id);
-  const group = partWithId(piece, id);
-  const back = group && inverse(worldOf(piece, group, frame));
-  if (!group || !back) return null;
-  return unite(
-    membersOf(piece, id).flatMap((layer) => {
-      const box = boxOf(piece, layer.id);
-      return box ? (mappedBox(box, compose(back, worldOf(piece, layer, frame))) ?? []) : [];
-    }),
-  );
-}
-
-/** The upright box round a box that was mapped. */
-export const mappedBox = (box: Bounds, m: Matrix): Bounds | null =>
-  commandsBounds(transformCommands(boxCommands(box), m));
 
 /** How a layer or group is placed; where it is not yet, about the middle of its box. */
 export function placementOf(piece: Piece, id: string, frame: number): Placement {

@@ -1,7 +1,7 @@
 import type { Point } from '../../geometry';
 import { kindOf } from '../kinds';
+import { changedTogether } from '../parts';
 import type { Layer, Piece, Underlay } from '../schema';
-import { changedTogether } from '../traced';
 
 /** A layer moved by an offset in piece pixels. */
 export const movedLayer = <L extends Layer>(layer: L, by: Point): L => kindOf(layer).moved(layer, by);

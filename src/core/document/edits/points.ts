@@ -1,21 +1,19 @@
 import {
+  corner,
   distance,
   norm,
-  scale,
+  ORIGIN,
   reversePath,
+  scale,
   subtract,
   unit,
-  corner,
-  ORIGIN,
   type Path,
   type PathPoint,
   type Point,
 } from '../../geometry';
 import { capsOf, mirroredWidths, saidCaps } from '../../ink';
-import { changed } from '../changed';
-import type { Ink } from '../ink-schema';
-import type { Piece } from '../schema';
-import { updateStrokes } from './layers';
+import { changed, updateStrokes } from '../parts';
+import type { Ink, Piece } from '../schema';
 
 /** Replaces the path of one stroke. */
 export const withPath = (piece: Piece, id: string, path: Path): Piece =>
@@ -25,16 +23,6 @@ const replacePoint = (path: Path, index: number, change: (point: PathPoint) => P
   ...path,
   points: path.points.map((point, i) => (i === index ? change(point) : point)),
 });
-
-/** Moves points (all, where no indices are given) by an offset; handles go with their points. */
-export function movePoints(path: Path, by: Point, indices?: readonly number[]): Path {
-  return {
-    ...path,
-    points: path.points.map((p, i) =>
-      !indices || indices.includes(i) ? { ...p, x: p.x + by.x, y: p.y + by.y } : p,
-    ),
-  };
-}
 
 /**
  * Puts a handle at an offset from its point. The opposite handle of a smooth point turns with it and keeps its

@@ -1,7 +1,5 @@
-import { changed } from '../changed';
-import { revealCycle, revealThrough, type Reveal } from '../reveal-schema';
-import { partWithId, type Part, type Piece } from '../schema';
-import { updateParts } from './place';
+import { changed, updateParts } from '../parts';
+import { partWithId, revealCycle, revealThrough, type Part, type Piece, type Reveal } from '../schema';
 
 /** Changes what layers or groups are seen through. */
 export const setReveal = (piece: Piece, ids: readonly string[], reveal: Reveal | null): Piece =>

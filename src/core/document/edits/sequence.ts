@@ -1,8 +1,8 @@
 import { measurePath } from '../../geometry';
 import { framesPerSecond, landingEasing, LINEAR, type Key } from '../../timing';
+import { onSpan, withOnSpan } from '../keys';
+import { updateStrokes } from '../parts';
 import { strokesOf, type Piece } from '../schema';
-import { updateStrokes } from './layers';
-import { onSpan, withOnSpan } from './on-span';
 
 /** A stroke however short takes this many frames. */
 const LEAST_FRAMES = 3;

@@ -1,8 +1,13 @@
-import { writesItself } from '../behind';
-import { nameOfHand, nameOfText } from '../names';
-import { lettersOf, type Lettering, type Piece, type SetText, type TextSetting } from '../schema';
-import { changed } from '../changed';
-import { updateLayers } from './layers';
+import { changed, updateLayers, writesItself } from '../parts';
+import {
+  lettersOf,
+  nameOfHand,
+  nameOfText,
+  type Lettering,
+  type Piece,
+  type SetText,
+  type TextSetting,
+} from '../schema';
 
 /**
  * Sets lettering otherwise. Where it writes itself it keeps the setting its strokes were found for, until they have followed.

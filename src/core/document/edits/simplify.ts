@@ -10,8 +10,8 @@ import {
   type PathPoint,
   type Point,
 } from '../../geometry';
+import { updateStrokes } from '../parts';
 import type { Piece, Stroke } from '../schema';
-import { updateStrokes } from './layers';
 
 /** Samples of a path at even distances, with the places of its corners among them. */
 function samplesOf(path: Path, step: number): { points: Point[]; corners: number[] } {

@@ -1,15 +1,14 @@
-import { strokeById } from '../schema';
 import {
-  pathBounds,
   distance,
   nearestPlace,
   norm,
+  pathBounds,
   type Path,
   type PathPoint,
   type Point,
 } from '../../geometry';
-import type { Piece, Stroke } from '../schema';
-import { updateStrokes } from './layers';
+import { updateStrokes } from '../parts';
+import { strokeById, type Piece, type Stroke } from '../schema';
 import { movedTo } from './align-points';
 
 export type StrokeEnd = { readonly stroke: string; readonly end: 'start' | 'end' };

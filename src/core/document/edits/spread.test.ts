@@ -1,16 +1,18 @@
 import { corner, measurePath, smooth, type Path } from '../../geometry';
-import { keysOf, landingEasing, valueAt } from '../../timing';
 import { seeded } from '../../testing/families';
-import { newPiece, newStroke } from '../create';
-import { arrivalFrame, settleCues } from '../cued';
-import { readPiece } from '../read';
-import { strokeById, strokesOf, type Piece } from '../schema';
+import { keysOf, landingEasing, valueAt } from '../../timing';
+import { arrivalFrame } from '../at/arrival-frame';
+import { onSpan, withOnSpan } from '../keys/on-span';
+import { updateStrokes } from '../parts/update';
+import { readPiece } from '../read/read-piece';
+import { newPiece, newStroke } from '../schema/new-piece';
+import { strokeById, strokesOf, type Piece } from '../schema/piece';
+import { settleCues } from '../settle/settle-cues';
 import { cueFault, cueStrokes, cueTo, cueToFault, cutCues, leadersOf, tieCues } from './cues';
 import { groupLayers } from './groups';
 import { shiftStrokes } from './keys';
-import { addLayers, removeLayers, updateStrokes } from './layers';
+import { addLayers, removeLayers } from './layers';
 import { applyManner } from './manner';
-import { onSpan, withOnSpan } from './on-span';
 import { inSpreadOrder, spreadStrokes, type Spread, type SpreadOrder } from './spread';
 
 const line = (x: number, y: number, length: number): Path => ({

@@ -1,8 +1,7 @@
 import { distance, measurePath, pathBounds, pointAtLength, type Point } from '../../geometry';
-import { widestOf } from '../ink-schema';
-import { strokesOf, type Piece, type Stroke } from '../schema';
-import { updateStrokes } from './layers';
-import { onSpan, withOnSpan } from './on-span';
+import { onSpan, withOnSpan } from '../keys';
+import { updateStrokes } from '../parts';
+import { strokesOf, widestOf, type Piece, type Stroke } from '../schema';
 
 export type SpreadOrder =
   | 'writing'

@@ -1,8 +1,5 @@
-import { strokesOf } from '../schema';
-import { changed, sameValue } from '../changed';
-import type { Ink } from '../ink-schema';
-import type { Piece, Stroke, Style } from '../schema';
-import { updateStrokes } from './layers';
+import { changed, sameValue, updateStrokes } from '../parts';
+import { strokesOf, type Ink, type Piece, type Stroke, type Style } from '../schema';
 
 /** Adds a style to the piece, or replaces the one with its id; strokes that bear it change with it. */
 export function putStyle(piece: Piece, style: Style): Piece {

@@ -1,10 +1,10 @@
 import { corner, measurePath, pointAtLength, smooth, type Path } from '../../geometry';
-import { newPiece, newStroke, DEFAULT_INK } from '../create';
-import type { Ink } from '../ink-schema';
-import { readPiece } from '../read';
-import { strokeById, type Piece } from '../schema';
-import { settleTies } from '../tied';
-import type { Tie } from '../ties-schema';
+import { readPiece } from '../read/read-piece';
+import type { Ink } from '../schema/ink';
+import { DEFAULT_INK, newPiece, newStroke } from '../schema/new-piece';
+import { strokeById, type Piece } from '../schema/piece';
+import type { Tie } from '../schema/ties';
+import { settleTies } from '../settle/settle-ties';
 import { setInk } from './ink';
 import { addLayers, removeLayers } from './layers';
 import { moveLayers } from './placing';

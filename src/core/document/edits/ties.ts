@@ -1,10 +1,14 @@
-import { changed } from '../changed';
-import { toCount } from '../counted';
-import { settleTies } from '../tied';
-import { tieCycle, type Tie, type TiedProperty } from '../ties-schema';
-import { strokeById, strokesOf, type Piece, type Stroke } from '../schema';
-import { greatest } from '../greatest';
-import { updateLayers, updateStrokes } from './layers';
+import { changed, greatest, updateLayers, updateStrokes } from '../parts';
+import {
+  strokeById,
+  strokesOf,
+  tieCycle,
+  type Piece,
+  type Stroke,
+  type Tie,
+  type TiedProperty,
+} from '../schema';
+import { settleTies, toCount } from '../settle';
 
 const withTies = (stroke: Stroke, ties: readonly Tie[]): Stroke =>
   changed(stroke, { ties: ties.length > 0 ? ties : undefined });

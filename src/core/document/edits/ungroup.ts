@@ -1,9 +1,14 @@
 import { applyMatrix, compose, type Matrix } from '../../geometry';
 import { isKeyed, valueAt, type Animated } from '../../timing';
-import { changed } from '../changed';
-import { groupOf } from '../grouped';
-import { placementMatrix, type Placement, type PlacementPart } from '../placement-schema';
-import type { Group, Part, Piece } from '../schema';
+import { changed, groupOf } from '../parts';
+import {
+  placementMatrix,
+  type Group,
+  type Part,
+  type Piece,
+  type Placement,
+  type PlacementPart,
+} from '../schema';
 
 /** A group taken apart, and in words what of it could not be handed on as it was. */
 export interface TakenApart {

@@ -1,6 +1,4 @@
 import fc from 'fast-check';
-import { keysOf } from '../../timing';
-import { corner } from '../../geometry';
 import {
   addLayers,
   applyManner,
@@ -11,7 +9,9 @@ import {
   withSpan,
   type Piece,
 } from '..';
+import { corner } from '../../geometry';
 import { times } from '../../testing/cases';
+import { keysOf } from '../../timing';
 
 const IDS = ['a', 'b', 'c'];
 const made = (starts: readonly number[], lengths: readonly number[]): Piece =>

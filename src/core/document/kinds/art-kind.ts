@@ -1,7 +1,6 @@
 import { commandsBounds, commandsOf, compose, transformCommands, translation, unite } from '../../geometry';
 import { scaled } from '../../properties';
-import { colourOfArt } from '../art-schema';
-import { layerSchema, type Art } from '../schema';
+import { colourOfArt, layerSchema, type Art } from '../schema';
 import { PLAIN, type LayerKind } from './kind';
 
 /** Finished artwork from a vector file. */

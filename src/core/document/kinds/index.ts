@@ -1,3 +1,4 @@
+// What differs between kinds of layers: one entry a kind.
 import type { Layer } from '../schema';
 import { ART_KIND } from './art-kind';
 import type { LayerKind } from './kind';

@@ -1,8 +1,7 @@
 import type { Bounds, Path, Point } from '../../geometry';
 import type { Animated } from '../../timing';
-import type { Field } from '../field-schema';
-import type { KeyedPart } from '../keyed-parts';
-import type { Layer } from '../schema';
+import type { KeyedPart } from '../parts';
+import type { Field, Layer } from '../schema';
 
 /** What is known of a kind of layer: how it stands, moves, is coloured and has a place in time. */
 export interface LayerKind<L extends Layer = Layer> {

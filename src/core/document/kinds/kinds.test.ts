@@ -1,9 +1,10 @@
 import fc from 'fast-check';
 import { corner, smooth } from '../../geometry';
-import { newArt, newPiece, newStroke } from '../create';
-import { addLayers, movedLayer, scaledLayer } from '../edits';
-import { readPiece } from '../read';
-import type { Layer, Lettering, Nested } from '../schema';
+import { addLayers } from '../edits/layers';
+import { movedLayer, scaledLayer } from '../edits/placing';
+import { readPiece } from '../read/read-piece';
+import { newArt, newPiece, newStroke } from '../schema/new-piece';
+import type { Layer, Lettering, Nested } from '../schema/piece';
 import { kindOf } from '.';
 
 const outline = 'M0 0L500 0L500 700L0 700Z';

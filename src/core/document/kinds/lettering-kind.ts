@@ -1,11 +1,8 @@
 import { commandsBounds, type Bounds } from '../../geometry';
 import { scaled } from '../../properties';
 import { isKeyed } from '../../timing';
-import { COUNT_SIGN } from '../count-schema';
-import { greatest } from '../greatest';
-import type { Field } from '../field-schema';
-import { letterOutlines } from '../letter-outlines';
-import { layerSchema, type Lettering } from '../schema';
+import { greatest, letterOutlines } from '../parts';
+import { COUNT_SIGN, layerSchema, type Field, type Lettering } from '../schema';
 import { PLAIN, type LayerKind } from './kind';
 
 /**

@@ -1,6 +1,5 @@
 import { mapValues, valueAt, type Animated } from '../../timing';
-import { placementAbout, type Placement } from '../placement-schema';
-import { contentOf, type Nested } from '../schema';
+import { contentOf, placementAbout, type Nested, type Placement } from '../schema';
 import { PLAIN, type LayerKind } from './kind';
 
 /** How a nested piece is placed; where nothing was said, about its middle. */

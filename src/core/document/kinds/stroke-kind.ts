@@ -1,9 +1,8 @@
 import { pathBounds } from '../../geometry';
 import { scaled } from '../../properties';
 import { isKeyed } from '../../timing';
-import { swatchColour } from '../ink-schema';
-import { movePoints } from '../edits/points';
-import { layerSchema, type Stroke } from '../schema';
+import { movePoints } from '../parts';
+import { layerSchema, swatchColour, type Stroke } from '../schema';
 import { PLAIN, type LayerKind } from './kind';
 
 /** One pen movement. */
