@@ -1,6 +1,11 @@
 // The arrows of the architecture. Data flows document -> evaluate -> draw list -> paint; nothing flows back.
-/** From what a piece is to what people do to it. */
-const DOCUMENT_ROOMS = ['schema', 'read', 'parts', 'keys', 'kinds', 'at', 'settle', 'edits'];
+/** Rooms of the core's large folders: each calls those before it. */
+const ROOMS = {
+  // From what a piece is to what people do to it.
+  document: ['schema', 'read', 'parts', 'keys', 'kinds', 'at', 'settle', 'edits'],
+  // From ink to lines, their order and hands, letters, and what writes itself.
+  trace: ['skeleton', 'lines', 'order', 'hands', 'ink', 'letters', 'coverage', 'writing'],
+};
 
 /** @type {import('dependency-cruiser').IConfiguration} */
 module.exports = {
@@ -49,24 +54,25 @@ module.exports = {
       from: { path: '^src/(server|editor|app|ui|workers)', pathNot: '\\.test\\.ts$' },
       to: { path: '^src/core/.+', pathNot: '^src/core/([^/]+|formats/[^/]+)/index\\.ts$' },
     },
-    {
-      name: 'rooms-of-the-document-open-by-their-door',
-      comment:
-        'From outside a room of core/document only its index is imported; the door of the whole picks what leaves.',
-      severity: 'error',
-      from: { path: '^src/core/document/([^/]+)/', pathNot: '\\.test\\.ts$' },
-      to: {
-        path: '^src/core/document/[^/]+/',
-        pathNot: ['^src/core/document/$1/', '^src/core/document/[^/]+/index\\.ts$'],
+    ...Object.entries(ROOMS).flatMap(([folder, rooms]) => [
+      {
+        name: `rooms-of-${folder}-open-by-their-door`,
+        comment: 'From outside a room only its index is imported; the door of the whole picks what leaves.',
+        severity: 'error',
+        from: { path: `^src/core/${folder}/([^/]+)/`, pathNot: '\\.test\\.ts$' },
+        to: {
+          path: `^src/core/${folder}/[^/]+/`,
+          pathNot: [`^src/core/${folder}/$1/`, `^src/core/${folder}/[^/]+/index\\.ts$`],
+        },
       },
-    },
-    ...DOCUMENT_ROOMS.map((room, floor) => ({
-      name: `document-${room}-calls-downward`,
-      comment: `A room of core/document calls those before it: ${DOCUMENT_ROOMS.join(', ')}.`,
-      severity: 'error',
-      from: { path: `^src/core/document/${room}/`, pathNot: '\\.test\\.ts$' },
-      to: { path: `^src/core/document/(${[...DOCUMENT_ROOMS.slice(floor + 1), 'index\\.ts'].join('|')})` },
-    })),
+      ...rooms.map((room, floor) => ({
+        name: `${folder}-${room}-calls-downward`,
+        comment: `A room calls those before it: ${rooms.join(', ')}.`,
+        severity: 'error',
+        from: { path: `^src/core/${folder}/${room}/`, pathNot: '\\.test\\.ts$' },
+        to: { path: `^src/core/${folder}/(${[...rooms.slice(floor + 1), 'index\\.ts'].join('|')})` },
+      })),
+    ]),
     {
       name: 'editor-folders-open-by-their-door',
       comment: 'From outside a folder of the editor only its index is imported.',
