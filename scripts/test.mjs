@@ -114,7 +114,7 @@ await main(async () => {
   const closing = [];
   try {
     await part('build', 90, needBuild);
-    if (!isLong) await part('types, formatting, lint, arrows', 220, checks);
+    if (!isLong) await part('types, formatting, lint, arrows', 110, checks);
     const database = await openThrowAwayDatabase();
     closing.push(database.stop);
     const env = { ...process.env, OBELUS_DATA: join(folder, 'data') };

@@ -18,10 +18,10 @@ export const TRANSPARENCIES = {
 export type Transparency = keyof typeof TRANSPARENCIES;
 
 /** What may be asked of some formats beyond size and frames. */
-export type FormatOption = 'quality' | 'plays' | 'number' | 'wordless' | 'depth';
+type FormatOption = 'quality' | 'plays' | 'number' | 'wordless' | 'depth';
 
 /** What is known of a format in which a piece leaves. What writes it stands on the server, under the same id. */
-export interface ExportFormat {
+interface ExportFormat {
   /** As lists call it. */
   readonly name: string;
   /** What is in it, in the trade's words. */

@@ -111,7 +111,7 @@ const listedExportSchema = exportSummarySchema.extend({
 export type ListedExport = z.infer<typeof listedExportSchema>;
 
 /** Values of a piece's fields by their names: texts, colours as #rrggbb, numbers. */
-export const fillsSchema = z.record(z.string().max(200), z.string().max(2000));
+const fillsSchema = z.record(z.string().max(200), z.string().max(2000));
 
 const one = { params: idParams, answer: exportSummarySchema };
 

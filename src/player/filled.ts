@@ -22,7 +22,7 @@ export const bookName = ({ face, features }: Pick<TextSetting, 'face' | 'feature
   [face.id, face.weight, ...(features ? [JSON.stringify(features)] : [])].join(' ');
 
 /** The attribute that fills a field: `field-` and its name, small, with dashes for what is no letter or digit. */
-export const attributeOf = ({ name }: Field): string =>
+const attributeOf = ({ name }: Field): string =>
   `field-${name
     .toLowerCase()
     .replace(/[^\p{L}\p{N}]+/gu, '-')

@@ -4,7 +4,7 @@ import { HttpError, type Upload } from './http';
 
 export { PICTURE_LIMITS };
 
-export interface StoredPicture {
+interface StoredPicture {
   readonly hash: string;
   readonly width: number;
   readonly height: number;

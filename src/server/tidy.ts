@@ -20,7 +20,7 @@ const UNNAMED_MS = 7 * DAY;
 const ANSWERED_HOURS = 48;
 
 /** What one round took away. */
-export interface Tidied {
+interface Tidied {
   readonly unfinished: number;
   readonly exports: number;
   readonly assets: number;

@@ -1,5 +1,5 @@
 /** Whether files are dragged, from outside the page. */
-export const bringsFiles = ({ dataTransfer }: Pick<DragEvent, 'dataTransfer'>): boolean =>
+const bringsFiles = ({ dataTransfer }: Pick<DragEvent, 'dataTransfer'>): boolean =>
   dataTransfer !== null && [...dataTransfer.types].includes('Files');
 
 /** A file that is dropped where nothing takes it never replaces the page; answers how to stop. */

@@ -44,7 +44,7 @@ const About = styled.small`
 `;
 
 /** Something that can be done. */
-export interface MenuAction {
+interface MenuAction {
   readonly id: string;
   readonly name: string;
   /** What it does, in a sentence, where its name does not say it. */
@@ -55,7 +55,7 @@ export interface MenuAction {
 }
 
 /** More of them, in a menu beside. */
-export interface Submenu {
+interface Submenu {
   readonly id: string;
   readonly name: string;
   readonly entries: readonly MenuEntry[];

@@ -57,7 +57,7 @@ const Limit = styled.span`
 /** So long a number that could not be taken says so, ms. */
 const SAID_MS = 4000;
 
-export interface NumberFieldProps extends Written {
+interface NumberFieldProps extends Written {
   label: string;
   /** What a screen reader calls it, where its label alone would not say what it belongs to. */
   fullLabel?: string;

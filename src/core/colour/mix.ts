@@ -4,7 +4,7 @@ import { clamp } from '../numbers';
 import { blendAt, type Animated } from '../timing';
 
 /** A colour in OKLab (Ottosson 2020; CSS Color 4, 9.1): lightness 0..1 and two opponent axes. */
-export interface Oklab {
+interface Oklab {
   readonly l: number;
   readonly a: number;
   readonly b: number;

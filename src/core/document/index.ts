@@ -65,7 +65,7 @@ export * from './at/window-at';
 export * from './at/world';
 export * from './settle/settle-betweens';
 export * from './settle/settle-cues';
-export { fittedPath, settleFits } from './settle/settle-fits';
+export { settleFits } from './settle/settle-fits';
 export * from './settle/settle-piece';
 export * from './settle/settle-ties';
 export * from './edits';

@@ -71,7 +71,7 @@ const arrangementSchema = z
     }),
   ])
   .register(FACTS, { kind: 'parts', name: 'Arrangement' });
-export type Arrangement = Now<z.infer<typeof arrangementSchema>>;
+type Arrangement = Now<z.infer<typeof arrangementSchema>>;
 
 const schema = z.strictObject({
   kind: z.literal('copies'),

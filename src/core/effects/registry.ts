@@ -25,7 +25,7 @@ const KINDS = [
 ] as const;
 
 /** A kind as it is listed, its own types aside. */
-export type AnyEffectKind = EffectKind<z.ZodType>;
+type AnyEffectKind = EffectKind<z.ZodType>;
 export const EFFECT_KINDS = KINDS as unknown as readonly AnyEffectKind[];
 
 const schemas = KINDS.map(({ schema }) => schema);
@@ -37,7 +37,7 @@ export type EffectSetting = z.infer<EffectSchema>;
 const settingSchema = z.discriminatedUnion('kind', schemas as unknown as [EffectSchema]);
 
 /** One effect in a list: switched off it is kept and does nothing. */
-export const effectSchema = z.strictObject({
+const effectSchema = z.strictObject({
   on: check('On', true),
   is: settingSchema,
 });

@@ -80,7 +80,7 @@ function lengthOf(path: readonly PathCommand[]): number {
 }
 
 /** Path commands every point of which is moved by a field of a grain, px. */
-export function warpedCommands(path: readonly PathCommand[], field: Field, grain: number): PathCommand[] {
+function warpedCommands(path: readonly PathCommand[], field: Field, grain: number): PathCommand[] {
   const straight = grain * LINE <= STRAIGHT;
   const step = Math.max(grain * (straight ? LINE : CURVE), lengthOf(path) / MOST_PIECES);
   const out: PathCommand[] = [];

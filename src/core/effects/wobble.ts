@@ -26,7 +26,7 @@ interface Drawn {
 }
 
 /** The number of the drawing that is shown at a frame; where drawings repeat, of the one that is repeated. */
-export function drawingAt({ held, loop }: Pick<Drawn, 'held' | 'loop'>, frame: number): number {
+function drawingAt({ held, loop }: Pick<Drawn, 'held' | 'loop'>, frame: number): number {
   const drawing = Math.floor(frame / held + 1e-9);
   const all = loop > 0 ? Math.max(1, Math.round(loop / held)) : 0;
   return all > 0 ? ((drawing % all) + all) % all : drawing;

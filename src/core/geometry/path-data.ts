@@ -5,7 +5,7 @@ import { smoothHandles } from './fit';
 import type { Path, PathPoint } from './path';
 
 /** What was read of path data: everything up to the first fault, and where that is (characters from the start). */
-export interface ReadPathData {
+interface ReadPathData {
   readonly commands: PathCommand[];
   readonly faultAt: number | null;
 }

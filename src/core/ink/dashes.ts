@@ -33,7 +33,7 @@ export const dashesSchema = z.strictObject({
   grow: keyedNumber({ name: 'Dash growth', unit: 'share', min: -1, max: 1 }),
 });
 export type Dashes = z.infer<typeof dashesSchema>;
-export type DashFlow = Dashes['flow'];
+type DashFlow = Dashes['flow'];
 
 /** Patterns to begin with, in widths of the stroke; with round caps each dash is a width longer to the eye. */
 export const DASH_PRESETS = {

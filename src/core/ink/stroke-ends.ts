@@ -13,7 +13,7 @@ import { clamp } from '../numbers';
 import { colour, number } from '../properties';
 import { disc } from './dot';
 
-export const endShapeSchema = z.enum([
+const endShapeSchema = z.enum([
   'bar',
   'dot',
   'ring',

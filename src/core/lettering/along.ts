@@ -3,7 +3,7 @@ import { commandsOf } from '../geometry';
 import { clamp } from '../numbers';
 
 /** An axis of a face with its ends, in its own measure. */
-export interface AxisEnds {
+interface AxisEnds {
   readonly tag: string;
   readonly min: number;
   readonly max: number;
@@ -12,7 +12,7 @@ export interface AxisEnds {
 }
 
 /** Places on axes by their tags. */
-export type AxisPlaces = Readonly<Record<string, number>>;
+type AxisPlaces = Readonly<Record<string, number>>;
 
 /** What mixing may miss of the em: a thousandth of an outline, and of a way to the next glyph what two roundings to whole units do. */
 const MISS = { outline: 1 / 1000, way: 2 / 1000 };

@@ -106,7 +106,7 @@ const signature = (shaped: readonly ShapedGlyph[]): string =>
   shaped.map((g) => `${g.glyph} ${g.dx} ${g.dy} ${g.advance}`).join();
 
 /** Whether a feature is on in a setting. */
-export const isFeatureOn = ({ features, tracking }: TextSetting, tag: string): boolean =>
+const isFeatureOn = ({ features, tracking }: TextSetting, tag: string): boolean =>
   features?.[tag] !== undefined
     ? features[tag] > 0
     : ON_BY_ITSELF.includes(tag) && !(tag === 'liga' && tracking !== 0);

@@ -9,7 +9,7 @@ export interface Mask {
 export const HALF = 127.5;
 
 /** Coverage at a place, 0..255, between pixel centres by bilinear interpolation; paper outside. */
-export function coverageAt(mask: Mask, x: number, y: number): number {
+function coverageAt(mask: Mask, x: number, y: number): number {
   const { width, height, data } = mask;
   const u = x - 0.5;
   const v = y - 0.5;

@@ -1,3 +1,3 @@
 export * from './context';
 export { paint, tracePath } from './paint';
-export { picturePainter, pieceBox, type PicturePainter, type Placement } from './picture';
+export { picturePainter, pieceBox, type Placement } from './picture';

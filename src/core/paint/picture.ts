@@ -14,7 +14,7 @@ export interface Placement {
 }
 
 /** Paints one picture after another onto a canvas that it has to itself, each only where it differs from the one before. */
-export interface PicturePainter {
+interface PicturePainter {
   /** Answers with the boxes that were painted anew, whole canvas pixels; with none where it shows what it showed. */
   paint(list: DrawList, placement: Placement): readonly Bounds[];
   /** The canvas was emptied. */

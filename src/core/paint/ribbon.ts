@@ -33,7 +33,7 @@ function rampOf(stops: readonly Stop[]): Uint8ClampedArray {
 }
 
 /** A picture (unmultiplied red, green, blue, alpha) whose upper left part shows the pixels of a box of a canvas. */
-export interface PicturePart {
+interface PicturePart {
   readonly pixels: Uint8ClampedArray;
   /** Pixels of the picture to a row. */
   readonly stride: number;

@@ -27,7 +27,7 @@ export function seenThrough({ items, filters, moments, operator }: GroupItem): S
 }
 
 /** A content painted by itself, as what a shape can be filled with; its corner, canvas px. */
-export interface PaintedContent {
+interface PaintedContent {
   readonly pattern: PaintPattern;
   readonly left: number;
   readonly top: number;

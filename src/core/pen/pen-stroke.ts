@@ -23,7 +23,7 @@ export interface PenSample extends Point {
 /** How much of the hand's unsteadiness is taken out. */
 export type Correction = 'straightened' | 'smoothed' | 'as drawn';
 
-export interface PenStroke {
+interface PenStroke {
   readonly path: Path;
   /** Share of the width along the length, from pressure and tilt; null where the pen reported neither. */
   readonly widths: readonly WidthShare[] | null;

@@ -6,7 +6,7 @@ import { animatedOf } from '../timing';
 export type Unit = 'px' | 'share' | 'angle' | 'frames' | 'widths' | 'times' | 'number';
 
 /** How a value follows where what bears it is scaled about a point: as a length, or as a place along an axis. */
-export type Scaling = 'size' | 'x' | 'y';
+type Scaling = 'size' | 'x' | 'y';
 
 interface Named {
   /** The trade's word for it, as panels, lanes and screen readers say it. */
@@ -52,13 +52,13 @@ export interface ColourFacts extends Named, Keyable {
 }
 
 /** One of a few words. */
-export interface ChoiceFacts extends Named {
+interface ChoiceFacts extends Named {
   readonly kind: 'choice';
   readonly values: readonly string[];
 }
 
 /** Something that is so or not. */
-export interface CheckFacts extends Named {
+interface CheckFacts extends Named {
   readonly kind: 'check';
   readonly initial?: boolean;
 }
@@ -69,12 +69,12 @@ export interface ShapeFacts extends Named, Keyable {
 }
 
 /** A point of two coordinates, a place in the picture. */
-export interface PlaceFacts {
+interface PlaceFacts {
   readonly kind: 'place';
 }
 
 /** A matrix: one that puts something into the picture, or how a parent stood when it took something up. */
-export interface MatrixFacts {
+interface MatrixFacts {
   readonly kind: 'matrix' | 'rest';
 }
 

@@ -2,7 +2,7 @@ import type { z } from 'zod';
 import { bare, knownUnder, leafOf, partSchema, type LeafFacts } from './inside';
 
 /** Changes a value of which something is known. `beside` is what it is a part of. */
-export type ChangeLeaf = (value: unknown, facts: LeafFacts, beside: object) => unknown;
+type ChangeLeaf = (value: unknown, facts: LeafFacts, beside: object) => unknown;
 
 /**
  * A value in which everything of the given kinds is changed by what is known of it, wherever it stands; what does not change

@@ -32,7 +32,7 @@ function ownWeight(layer: Layer): number {
 }
 
 /** What of a piece has weight. */
-export type Weighed = Pick<Piece, 'layers' | 'groups'> & Partial<Pick<Piece, 'shutter'>>;
+type Weighed = Pick<Piece, 'layers' | 'groups'> & Partial<Pick<Piece, 'shutter'>>;
 
 /** What a layer of a piece comes to, with what its effects and those of the groups around it repeat. */
 export function weightOfLayer(piece: Weighed, layer: Layer): number {

@@ -38,12 +38,7 @@ export function drawLetter(letter: LineLetter, share: number, capPx = 160, angle
   return { mask: maskOf(strokeLines(lines, width, size('x'), size('y'))), lines, width };
 }
 
-export function strokeLines(
-  lines: readonly (readonly Point[])[],
-  width: number,
-  w: number,
-  h: number,
-): Canvas {
+function strokeLines(lines: readonly (readonly Point[])[], width: number, w: number, h: number): Canvas {
   const canvas = createCanvas(w, h);
   const context = canvas.getContext('2d');
   context.lineCap = 'round';
@@ -79,7 +74,7 @@ function toLine(p: Point, line: readonly Point[]): number {
 }
 
 /** Connected pieces of ink and of holes in it. */
-export function piecesAndHoles(mask: Mask): { pieces: number; holes: number } {
+function piecesAndHoles(mask: Mask): { pieces: number; holes: number } {
   const { width, height, data } = mask;
   const w = width + 2;
   const h = height + 2;

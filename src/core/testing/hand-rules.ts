@@ -76,7 +76,7 @@ const RULES: Record<string, string> = {
 };
 
 /** A letter's strokes in their order, as places on their way, in the measures of the rules. */
-export type WrittenLetter = readonly (readonly Point[])[];
+type WrittenLetter = readonly (readonly Point[])[];
 
 /** A hand is at a place where it is within this of it, in heights of small letters or widths of the letter; `!` asks for less. */
 const NEAR = 0.3;

@@ -163,7 +163,7 @@ function keepsRule(rule: string | undefined, strokes: readonly TracedStroke[]): 
 }
 
 /** What the strokes of a text break of the rules of its script. */
-export interface JoinedJudged {
+interface JoinedJudged {
   /** Letters with ink and no stroke. */
   readonly bare: readonly string[];
   /** Letters whose body is written otherwise than a hand does. */

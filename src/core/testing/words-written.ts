@@ -16,7 +16,7 @@ export interface FaceMeasures {
 }
 
 /** What a word's strokes break of the rules of a hand. */
-export interface WordJudged {
+interface WordJudged {
   /** Letters that have no stroke of their own. */
   readonly bare: readonly string[];
   /** Letters written otherwise than a hand does. */

@@ -20,7 +20,7 @@ export type ShapeName = keyof typeof COMING_IN;
 export const SHAPE_NAMES = Object.keys(COMING_IN) as ShapeName[];
 
 /** A curve that comes in, turned to go out, or to do both in halves. */
-export function onWay(curve: Curve, way: Way): Curve {
+function onWay(curve: Curve, way: Way): Curve {
   if (way === 'in') return curve;
   if (way === 'out') return (x) => 1 - curve(1 - x);
   return (x) => (x < 0.5 ? curve(2 * x) / 2 : 1 - curve(2 - 2 * x) / 2);

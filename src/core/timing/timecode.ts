@@ -4,7 +4,7 @@ import { framesPerSecond, type Rate } from './rate';
 const nominal = (rate: Rate): number => Math.round(framesPerSecond(rate));
 
 /** Drop-frame numbering is for the 1000/1001 rates of 30 and its multiples (SMPTE ST 12-1). */
-export const isDropFrame = (rate: Rate): boolean => rate.denominator === 1001 && nominal(rate) % 30 === 0;
+const isDropFrame = (rate: Rate): boolean => rate.denominator === 1001 && nominal(rate) % 30 === 0;
 
 const pad = (n: number): string => String(n).padStart(2, '0');
 

@@ -46,7 +46,7 @@ export interface Composed {
   readonly nature: Nature | null;
 }
 
-export interface Composing {
+interface Composing {
   readonly picture: Pixels;
   readonly matte: Pixels | null;
   readonly way: Way;

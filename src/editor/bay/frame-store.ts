@@ -5,7 +5,7 @@ import type { Pixels } from '@/core/bay';
 const MOST = 12;
 
 /** The decoded frames of one received file. */
-export interface FrameStore {
+interface FrameStore {
   /** Pixels of a frame as the file has them. @throws Error in words where it can't be decoded. */
   get(frame: number, part: FramePart): Promise<Pixels>;
 }

@@ -23,7 +23,7 @@ export const useRevisionNow = ({ export: from }: Received): number | null =>
 export type Against = 'made' | 'now';
 
 /** The file in the bay, or why there is none. */
-export interface InBay {
+interface InBay {
   readonly received: Received | null;
   readonly error: string;
   readonly waiting: boolean;

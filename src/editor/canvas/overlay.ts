@@ -38,7 +38,7 @@ import {
 } from './overlay-marks';
 
 /** Something that is drawn over the picture to help with the work, and is never exported. */
-export interface Overlay {
+interface Overlay {
   /** Draws it; true where what it shows is to be seen alone. */
   readonly paint: (seen: Seen) => boolean | void;
   /** Heard for changes, besides the editor and the view: the canvas is painted anew with each. */

@@ -42,7 +42,7 @@ const MOST_BYTES = 512 * 2 ** 20;
 const REST_MS = 500;
 
 /** Where the piece lies on a canvas of as many pixels as the stage has. */
-export function seenNow(): Seen {
+function seenNow(): Seen {
   const { x, y, zoom, viewport } = useView.getState();
   const ratio = window.devicePixelRatio || 1;
   return {

@@ -5,12 +5,12 @@ import type { PaintedParts, PictureWanted } from '@/workers/picture.worker';
 export type Wanted = PictureWanted & { readonly piece: Piece };
 
 /** What paints pictures beside the page, one at a time. */
-export interface Painter {
+interface Painter {
   paint(news: ReturnType<typeof newsOf>, wanted: PictureWanted, whole: boolean): Promise<PaintedParts>;
 }
 
 /** Who hears of pictures. */
-export interface Hearers {
+interface Hearers {
   /** A picture is there. @param whole it is all of it, to be laid onto an empty canvas. */
   painted(parts: PaintedParts, of: Wanted, whole: boolean): void;
   /** A picture was never painted: a newer one was wanted before its turn. @param by the one that was in hand meanwhile. */

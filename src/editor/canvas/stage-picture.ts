@@ -33,7 +33,7 @@ function listOf({ frame, onion, linesOnly, playing }: EditorState, piece: Piece)
 }
 
 /** The picture on the stage, on two canvases one over the other: what the piece lies over, and the piece. */
-export interface StagePicture {
+interface StagePicture {
   /** Has it painted anew where anything of it changed. */
   paint(state: EditorState, view: View, ratio: number): void;
   /** The canvas below was emptied. */

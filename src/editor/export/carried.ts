@@ -12,7 +12,7 @@ import { lookedThrough, wordlessParts } from '@/core/scene';
 import { framesPerSecond } from '@/core/timing';
 
 /** One thing that a file will not hold as it is seen, and the layers it is about. */
-export interface Loss {
+interface Loss {
   readonly what: string;
   readonly layers: readonly string[];
 }

@@ -1,7 +1,7 @@
 import type { Step } from '../state';
 
 /** What a step of the work is for, and how one goes about it. */
-export interface StepHelp {
+interface StepHelp {
   readonly name: string;
   /** In a few words, as a tooltip says it. */
   readonly about: string;

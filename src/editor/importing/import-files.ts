@@ -48,7 +48,7 @@ export const MOST_SVG = 8 * 1024 * 1024;
 const stem = (name: string): string => cutName(name.replace(/\.[a-z0-9]+$/i, ''), 100, 'Picture');
 
 /** Puts a picture under the piece, as large as fits. */
-export async function takePicture(file: Blob, name: string): Promise<void> {
+async function takePicture(file: Blob, name: string): Promise<void> {
   if (file.size > MOST_BYTES) {
     notify(`${name} is larger than ${MOST_BYTES / 1024 / 1024} MB. Nothing was changed.`);
     return;
@@ -87,7 +87,7 @@ export async function takePicture(file: Blob, name: string): Promise<void> {
 }
 
 /** Reads SVG text and asks what it is to become. */
-export async function takeSvg(file: Blob, name: string): Promise<void> {
+async function takeSvg(file: Blob, name: string): Promise<void> {
   if (file.size > MOST_SVG) {
     notify(`${name} is larger than ${MOST_SVG / 1024 / 1024} MB. Nothing was changed.`);
     return;

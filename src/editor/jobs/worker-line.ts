@@ -1,7 +1,7 @@
 import { wrap, type Remote } from 'comlink';
 
 /** Calls to one web worker, one after another. */
-export interface WorkerLine<W> {
+interface WorkerLine<W> {
   /**
    * Makes a call when those before it are through. A call that is aborted while it waits leaves the line; one that runs
    * takes its worker with it, and those behind it get a new one. Rejects then, and when the worker breaks.
@@ -15,7 +15,7 @@ export interface WorkerLine<W> {
 }
 
 /** The parts of a worker that a line needs; tests give their own. */
-export type WorkerLike = Pick<Worker, 'terminate' | 'addEventListener' | 'removeEventListener'>;
+type WorkerLike = Pick<Worker, 'terminate' | 'addEventListener' | 'removeEventListener'>;
 
 /** A line of calls to a worker, which is started when it is first needed, or prepared, and kept. */
 export function workerLine<W>(

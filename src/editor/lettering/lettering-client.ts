@@ -137,7 +137,7 @@ function filling(lettering: Lettering, size: Piece['size']): Lettering {
 }
 
 /** What came of a text: lettering, or strokes at once. */
-export type MadeText = { readonly type: 'lettering'; readonly id: string } | { readonly type: 'strokes' };
+type MadeText = { readonly type: 'lettering'; readonly id: string } | { readonly type: 'strokes' };
 
 /**
  * Sets a text and takes it in hand: as lettering, or in a single-line face as strokes that are written in order. It stands

@@ -32,7 +32,7 @@ export function OwnersOf({ ids, prepare, children }: Owners & { children: ReactN
 }
 
 /** One part of several owners: what they have there now, and how it is changed in all of them. */
-export interface PartInHand<V> {
+interface PartInHand<V> {
   /** Its values in those that have it; `without` stands in for those that could have it and do not. */
   readonly values: readonly V[];
   /** One of those that have it. */

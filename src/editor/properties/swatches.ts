@@ -31,7 +31,7 @@ export function rememberColour(colour: string): void {
 }
 
 /** Colours used in a piece, most used first. */
-export function coloursOf(piece: Piece): string[] {
+function coloursOf(piece: Piece): string[] {
   const count = new Map<string, number>();
   for (const { ink } of strokesOf(piece)) {
     const colour = swatchColour(ink);

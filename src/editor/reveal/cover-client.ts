@@ -10,7 +10,7 @@ export const coverWorker = workerLine<CoverWorker>(
 );
 
 /** The revealed art or lettering that the selection is about: it itself, or what its strokes uncover. */
-export function revealedLayer({ piece, selection }: Pick<EditorState, 'piece' | 'selection'>): string | null {
+function revealedLayer({ piece, selection }: Pick<EditorState, 'piece' | 'selection'>): string | null {
   const chosen = piece.layers.filter((layer) => selection.layers.includes(layer.id));
   const own = chosen.find((layer) => layer.type !== 'stroke' && layer.reveal);
   if (own) return own.id;

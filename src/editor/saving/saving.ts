@@ -23,7 +23,7 @@ export interface SaveState {
 }
 
 /** What saving needs of the editor. It asks nothing of it after its piece was closed. */
-export interface SavingEditor {
+interface SavingEditor {
   document(): Piece;
   isDragging(): boolean;
   /** Shows another document, as a step that can be undone. */

@@ -5,7 +5,7 @@ import { dragDocument, useEditor } from '../state';
 import { useTimeScale } from './time-scale';
 
 /** A moment that keys are drawn to, and its name. */
-export interface SnapPlace {
+interface SnapPlace {
   readonly frame: number;
   readonly name: string;
 }

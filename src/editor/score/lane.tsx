@@ -18,7 +18,7 @@ import type { LaneOwner } from './lane-owner';
 import { useTimeScale, xOf } from './time-scale';
 
 /** What is moved in time when the bar of a lane is taken: what is selected, each line of strokes as one, whole groups with their own keys. */
-export function movedOwners(): string[] {
+function movedOwners(): string[] {
   const state = useEditor.getState();
   const free = selectedLayers(state).filter((layer) => !layer.locked);
   const own = free.map((layer) => {

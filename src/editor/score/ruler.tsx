@@ -29,7 +29,7 @@ const Strip = styled.div`
 const APART = 62;
 
 /** Steps of the ruler in frames, from single frames over seconds to minutes, the first that leaves room for labels. */
-export function rulerStep(pixelsPerFrame: number, fps: number): { frames: number; inSeconds: boolean } {
+function rulerStep(pixelsPerFrame: number, fps: number): { frames: number; inSeconds: boolean } {
   for (const frames of [1, 2, 5, 10]) {
     if (frames < fps && frames * pixelsPerFrame >= APART) return { frames, inSeconds: false };
   }

@@ -4,7 +4,7 @@ import { useRulerTicks } from './ruler';
 
 export const HEAD_WIDTH = 244;
 export const RULER_HEIGHT = 22;
-export const MOMENTS_HEIGHT = 25;
+const MOMENTS_HEIGHT = 25;
 const FOOT_HEIGHT = RULER_HEIGHT + MOMENTS_HEIGHT;
 
 export const Root = styled.section`

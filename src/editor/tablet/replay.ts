@@ -4,7 +4,7 @@ import { useEditor } from '../state';
 import { toScreen, useView } from '../canvas';
 
 /** One report of the recorded pen: time in ms, place in piece pixels of a 1920 × 1080 piece, pressure 0..1, lean in degrees. */
-export type PenReport = readonly [
+type PenReport = readonly [
   time: number,
   x: number,
   y: number,

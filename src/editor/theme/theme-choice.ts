@@ -1,19 +1,19 @@
 import type { MenuEntry } from '@/ui';
 
 /** Dark, light, or as the system says. */
-export type Theme = 'dark' | 'light' | 'system';
+type Theme = 'dark' | 'light' | 'system';
 
 /** A cookie, so that the server knows it and the first paint is right. */
 export const THEME_COOKIE = 'obelus-theme';
 const YEAR = 365 * 24 * 60 * 60;
 
-export const themeNow = (): Theme => {
+const themeNow = (): Theme => {
   const { theme } = document.documentElement.dataset;
   return theme === 'dark' || theme === 'light' ? theme : 'system';
 };
 
 /** Puts on a theme, and remembers it in this browser. */
-export function wearTheme(to: Theme): void {
+function wearTheme(to: Theme): void {
   const root = document.documentElement;
   if (to === 'system') {
     delete root.dataset.theme;

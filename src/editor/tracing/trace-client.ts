@@ -107,7 +107,7 @@ export const prepareToTrace = (layer: Lettering): Promise<void> =>
   tracer.prepare((remote) => remote.warmUp(layer, useTracing.getState().options));
 
 /** The strokes of art, lettering or a scan, as part of a job. */
-export async function strokesFoundIn(source: Traceable, { signal, progress }: Work): Promise<TracedStroke[]> {
+async function strokesFoundIn(source: Traceable, { signal, progress }: Work): Promise<TracedStroke[]> {
   const subject = await subjectOf(source);
   const { options } = useTracing.getState();
   const heard = proxy((done: number) => progress(done));

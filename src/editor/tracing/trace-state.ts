@@ -17,7 +17,7 @@ export interface TraceRun {
 }
 
 /** The ink found in a picture, as it will be traced, laid over it. */
-export interface InkPreview {
+interface InkPreview {
   readonly underlay: string;
   readonly mask: Mask;
 }

@@ -1,5 +1,5 @@
 /** What a file is by its first bytes; its name is never asked. */
-export type FileKind = 'zip' | 'webp' | 'svg' | 'json' | 'media';
+type FileKind = 'zip' | 'webp' | 'svg' | 'json' | 'media';
 
 const starts = (bytes: Buffer, text: string, at = 0): boolean =>
   bytes.subarray(at, at + text.length).toString('latin1') === text;

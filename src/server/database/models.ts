@@ -11,7 +11,7 @@ import type { Piece } from '@/core/document';
 import type { ExportSettings, ExportStatus, NewShelfItem, ShelfKind } from '@/contract';
 import { connection } from './connection';
 
-export class ProjectRow extends Model<InferAttributes<ProjectRow>, InferCreationAttributes<ProjectRow>> {
+class ProjectRow extends Model<InferAttributes<ProjectRow>, InferCreationAttributes<ProjectRow>> {
   declare id: string;
   declare name: string;
   declare createdAt: CreationOptional<Date>;
@@ -19,7 +19,7 @@ export class ProjectRow extends Model<InferAttributes<ProjectRow>, InferCreation
   declare deletedAt: CreationOptional<Date | null>;
 }
 
-export class PieceRow extends Model<InferAttributes<PieceRow>, InferCreationAttributes<PieceRow>> {
+class PieceRow extends Model<InferAttributes<PieceRow>, InferCreationAttributes<PieceRow>> {
   declare id: string;
   declare projectId: string;
   declare document: Piece;
@@ -30,7 +30,7 @@ export class PieceRow extends Model<InferAttributes<PieceRow>, InferCreationAttr
   declare deletedAt: CreationOptional<Date | null>;
 }
 
-export class PieceRevisionRow extends Model<
+class PieceRevisionRow extends Model<
   InferAttributes<PieceRevisionRow>,
   InferCreationAttributes<PieceRevisionRow>
 > {
@@ -52,10 +52,7 @@ export class AssetRow extends Model<InferAttributes<AssetRow>, InferCreationAttr
   declare createdAt: CreationOptional<Date>;
 }
 
-export class ProjectFaceRow extends Model<
-  InferAttributes<ProjectFaceRow>,
-  InferCreationAttributes<ProjectFaceRow>
-> {
+class ProjectFaceRow extends Model<InferAttributes<ProjectFaceRow>, InferCreationAttributes<ProjectFaceRow>> {
   declare projectId: string;
   /** The font file, as it was given. */
   declare assetHash: string;
@@ -127,7 +124,7 @@ export class ExportPartRow extends Model<
   declare heartbeatAt: CreationOptional<Date | null>;
 }
 
-export interface Models {
+interface Models {
   readonly database: Sequelize;
   readonly projects: ModelStatic<ProjectRow>;
   readonly pieces: ModelStatic<PieceRow>;

@@ -39,7 +39,7 @@ function leavesOf(transparency: Transparency, over: string): readonly [string, L
 }
 
 /** Frames of a piece with 16 bits a channel. */
-export interface DeepFrames {
+interface DeepFrames {
   readonly names: readonly string[];
   /** The frames that leave of one of the piece's: RGBA, 16 bits each. */
   take(frame: number): readonly Uint16Array[];

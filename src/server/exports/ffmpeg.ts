@@ -9,7 +9,7 @@ export class Interrupted extends Error {
 }
 
 /** A running ffmpeg that takes raw frames. */
-export interface Encoder {
+interface Encoder {
   /** Hands over one frame; resolves when ffmpeg has read it, so that its bytes may be used again. */
   write(frame: Uint8Array): Promise<void>;
   /** Resolves when the file is complete; rejects with what ffmpeg said. */

@@ -6,7 +6,7 @@ import { leavingFrames } from './leaving-frames';
 import { renderFrames } from './render-frames';
 
 /** Encodes raw RGBA bytes as a picture. */
-export type EncodePicture = (bytes: Uint8Array, size: { width: number; height: number }) => Promise<Buffer>;
+type EncodePicture = (bytes: Uint8Array, size: { width: number; height: number }) => Promise<Buffer>;
 
 /** Frames of a piece as pictures: one for each of its frames, or a fill and its matte. */
 export interface PictureFrames {

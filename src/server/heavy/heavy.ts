@@ -46,7 +46,7 @@ const MOST_BACK = 10_000;
 /** So long work that nobody asked for yet stands back, ms. */
 const AHEAD_OF_TIME = 5_000;
 
-export interface HeavyOptions {
+interface HeavyOptions {
   readonly limits?: WorkLimits;
   /** How much there is to it, in bytes of what is read. */
   readonly bytes?: number;

@@ -12,7 +12,7 @@ export interface WorkLimits {
 }
 
 /** How a pool of processes is kept. */
-export interface PoolSettings {
+interface PoolSettings {
   /** Processes at a time. */
   readonly processes: number;
   /** How far the processes stand back behind others on the machine: 0 for not at all, up to 19. */

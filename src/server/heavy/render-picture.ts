@@ -11,7 +11,7 @@ import { pictureKind, type PictureKind } from './picture-kind';
 import { Refused } from './refused';
 
 /** A picture as it is kept: nothing but pixels, written anew. */
-export interface RenderedPicture {
+interface RenderedPicture {
   readonly bytes: Uint8Array;
   readonly mediaType: 'image/png' | 'image/webp';
   readonly width: number;

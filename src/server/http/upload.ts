@@ -34,7 +34,7 @@ function counted(most: number) {
 }
 
 /** Puts bytes that come in onto the disk as they come, and hands the file on; afterwards it is gone, unless that moved it. */
-export async function withUpload<T>(
+async function withUpload<T>(
   source: AsyncIterable<Uint8Array> | Iterable<Uint8Array>,
   { most, expected = 0 }: { readonly most: number; readonly expected?: number },
   handle: (upload: Upload) => Promise<T>,

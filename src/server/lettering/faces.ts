@@ -49,7 +49,7 @@ export async function listFaces(projectId: string): Promise<FaceSummary[]> {
 }
 
 /** What can be said of a font file, read and shaped with once in a process of its own; refused in words where it can't be. */
-export const usableFace = (path: string, size: number): Promise<InspectedFace> =>
+const usableFace = (path: string, size: number): Promise<InspectedFace> =>
   runHeavy('face', { path }, { bytes: size }).catch((error: Error) => {
     if (!(error instanceof Refused)) throw error;
     throw new HttpError(

@@ -36,7 +36,7 @@ async function load(id: LineFaceId): Promise<LineFace> {
   return { unitsPerEm: Number(/units-per-em="(\d+)"/.exec(source)?.[1] ?? 1000), letters };
 }
 
-export interface LineSetting {
+interface LineSetting {
   readonly text: string;
   readonly face: LineFaceId;
   /** Height of the em, px. */

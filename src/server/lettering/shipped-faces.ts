@@ -61,7 +61,7 @@ export const SHIPPED_FACES: readonly ShippedFace[] = [
 ];
 
 /** A face that ships as one file which changes along its axes. */
-export interface VariableFace extends Omit<ShippedFace, 'weights'> {
+interface VariableFace extends Omit<ShippedFace, 'weights'> {
   /** Below node_modules. */
   readonly file: string;
   readonly weights: { readonly min: number; readonly max: number };

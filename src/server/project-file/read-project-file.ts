@@ -26,7 +26,7 @@ const refused = (why: string): HttpError =>
   new HttpError(422, `This file can’t be opened: ${why} Nothing was changed.`);
 
 /** A picture or face of a project file, laid down beside it. */
-export interface FileRead {
+interface FileRead {
   readonly path: string;
   readonly hash: string;
   readonly size: number;

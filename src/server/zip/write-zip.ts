@@ -16,7 +16,7 @@ export interface ZipFile {
   /** Adds what a file holds. */
   addFile(name: string, file: string, how?: Packing): Promise<void>;
 }
-export type Packing = 'stored' | 'packed';
+type Packing = 'stored' | 'packed';
 
 /**
  * Writes a zip archive. Without a clock in it the same entries are the same bytes.

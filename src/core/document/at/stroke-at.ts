@@ -20,7 +20,7 @@ function anchorAt(piece: Piece, id: string, frame: number): Point | null {
 }
 
 /** A line from one place to another, its middle so far off the straight way; null where gaps leave nothing of it. */
-export function lineBetween(a: Point, b: Point, arch: number, gap: number): Path | null {
+function lineBetween(a: Point, b: Point, arch: number, gap: number): Path | null {
   const length = Math.hypot(b.x - a.x, b.y - a.y);
   if (length <= 2 * gap) return null;
   const [ux, uy] = [(b.x - a.x) / length, (b.y - a.y) / length];

@@ -7,7 +7,7 @@ import { addLayers, freeName } from './layers';
 const fragmentSchema = z.strictObject({ layers: z.array(layerSchema), groups: z.array(groupSchema) });
 
 /** Layers taken out of a piece, with the groups that are among them as wholes. */
-export interface Fragment {
+interface Fragment {
   readonly layers: readonly Layer[];
   readonly groups: readonly Group[];
 }

@@ -133,7 +133,7 @@ export function layoutFrom(piece: Piece, ids: readonly string[], name: string): 
 }
 
 /** Where an accent is put: about a place of the picture, so much larger than it was made for. */
-export interface AccentPlace {
+interface AccentPlace {
   readonly x: number;
   readonly y: number;
   readonly scale: number;

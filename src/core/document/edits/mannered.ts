@@ -4,7 +4,7 @@ import { mannerNow, reapplyManner, setByHand, withoutManner } from './manner';
 import type { Mannered } from './manner-window';
 
 /** Strokes, or the lines that time them as one: what bears the manner in which they are written. */
-export interface MannerBearer {
+interface MannerBearer {
   readonly id: string;
   readonly of: Mannered;
   readonly closed: boolean;

@@ -11,7 +11,7 @@ import {
 } from '../schema';
 
 /** A group taken apart, and in words what of it could not be handed on as it was. */
-export interface TakenApart {
+interface TakenApart {
   readonly piece: Piece;
   readonly lost: readonly string[];
 }

@@ -1,7 +1,7 @@
 import type { Arrival, Lettering } from '../schema';
 
 /** Some letters of a text that go together. */
-export interface TextPart {
+interface TextPart {
   /** Number of the line it stands in. */
   readonly line: number;
   /** Places of its glyphs in the list of the set text. */
@@ -9,7 +9,7 @@ export interface TextPart {
 }
 
 /** Where in a text its lines begin, those that it was broken into among them. */
-export function lineStarts({ setting, set }: Pick<Lettering, 'setting' | 'set'>): number[] {
+function lineStarts({ setting, set }: Pick<Lettering, 'setting' | 'set'>): number[] {
   if (set.fitted && set.fitted.lines.length > 0) return [...set.fitted.lines];
   const starts = [0];
   for (let i = setting.text.indexOf('\n'); i >= 0; i = setting.text.indexOf('\n', i + 1)) starts.push(i + 1);
@@ -17,7 +17,7 @@ export function lineStarts({ setting, set }: Pick<Lettering, 'setting' | 'set'>)
 }
 
 /** Where in a text its words begin. */
-export const wordStarts = (text: string): number[] => [...text.matchAll(/\S+/gu)].map((match) => match.index);
+const wordStarts = (text: string): number[] => [...text.matchAll(/\S+/gu)].map((match) => match.index);
 
 const lastAtOrBefore = (starts: readonly number[], at: number): number =>
   Math.max(

@@ -20,11 +20,11 @@ export const isCorrected = ({ traced, path }: Pick<Stroke, 'traced' | 'path'>): 
   traced !== undefined && traced.mark !== UNMARKED && traced.mark !== markOf(path);
 
 /** A stroke that was moved or scaled together with what it was traced from: no correction by hand. */
-export const withMarkCarried = (before: Stroke, now: Stroke): Stroke =>
+const withMarkCarried = (before: Stroke, now: Stroke): Stroke =>
   now.traced && !isCorrected(before) ? { ...now, traced: { ...now.traced, mark: markOf(now.path) } } : now;
 
 /** The ids given, with the strokes that uncover what is among them and were traced from it: they go where it goes. */
-export function withOwnStrokes(piece: Piece, ids: readonly string[]): string[] {
+function withOwnStrokes(piece: Piece, ids: readonly string[]): string[] {
   const sources = new Set(
     piece.layers.filter((layer) => layer.reveal && ids.includes(layer.id)).map((layer) => layer.id),
   );

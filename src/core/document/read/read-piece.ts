@@ -7,7 +7,7 @@ export interface Fault {
   readonly message: string;
 }
 
-export type ReadResult =
+type ReadResult =
   { readonly ok: true; readonly piece: Piece } | { readonly ok: false; readonly faults: Fault[] };
 
 /** The faults that Zod found, flattened to places people can find; at most twenty. */

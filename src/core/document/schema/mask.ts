@@ -14,7 +14,7 @@ const place = z
   .register(FACTS, { kind: 'place' });
 
 /** Where a mask covers, in the coordinates in which what it masks was made. Lengths px, angles radians, clockwise. */
-export const maskShapeSchema = z.discriminatedUnion('kind', [
+const maskShapeSchema = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('rectangle'),
     x: at('Left', 'x'),

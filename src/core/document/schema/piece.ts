@@ -115,7 +115,7 @@ export const layerSchema = z.discriminatedUnion('type', [
 ]);
 
 /** An ink kept by name; `shelf` is the item of the project's shelf it is a copy of. */
-export const styleSchema = z.strictObject({
+const styleSchema = z.strictObject({
   id: idSchema,
   name: nameSchema,
   ink: inkSchema,

@@ -7,7 +7,7 @@ import { givenMannerSchema } from './manner';
  * A window of a length of its own that travels along the stroke: it grows in at the start and shrinks out at the end.
  * `share` is of the stroke's length; `frames` is how much later the tail passes where the head has been.
  */
-export const travelSchema = z.strictObject({
+const travelSchema = z.strictObject({
   length: keyedNumber({
     name: 'Length of the window',
     unit: { field: 'unit' },

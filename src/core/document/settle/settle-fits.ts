@@ -27,7 +27,7 @@ function slice({ left, top, right, bottom }: Bounds, { index, of, way }: NonNull
 }
 
 /** The path that keeps to a box, and the width of its stroke where the box says that too. */
-export function fittedPath(fitted: Fitted, box: Bounds): { path: Path; width?: number } {
+function fittedPath(fitted: Fitted, box: Bounds): { path: Path; width?: number } {
   const { as, padX, padY, from, radius } = fitted;
   const back = from === 'right';
   const room = {

@@ -18,7 +18,7 @@ import { inkOfStyle, windowOf } from './styles';
 import { firstNumbers, isItem, isMoving, itemsOf, numberOf, textOf, type Item } from './values';
 
 /** What was read of a vector animation. */
-export interface ReadMotion extends MotionHead {
+interface ReadMotion extends MotionHead {
   readonly strokes: readonly MovingStroke[];
   /** In words, what the file holds that did not come in, each once. */
   readonly leftOut: readonly string[];

@@ -1,1 +1,1 @@
-export { writeLottie, type LottieFilm } from './write-lottie';
+export { writeLottie } from './write-lottie';

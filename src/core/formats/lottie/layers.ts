@@ -16,7 +16,7 @@ import { paintShape } from './paints';
 import { moving, pathShapes, rgb, short, still } from './values';
 
 /** A layer of the format; those of a list lie over one another in their order, as they are painted. */
-export interface LottieLayer {
+interface LottieLayer {
   readonly ty: number;
   readonly ks: Readonly<Record<string, unknown>>;
   readonly ip: number;

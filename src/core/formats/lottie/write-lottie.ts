@@ -7,7 +7,7 @@ import { short } from './values';
 const VERSION = 10000;
 
 /** A film as it is written: its frames one after another, in piece pixels. */
-export interface LottieFilm {
+interface LottieFilm {
   readonly name: string;
   readonly lists: readonly DrawList[];
   readonly framesPerSecond: number;

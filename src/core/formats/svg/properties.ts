@@ -1,7 +1,7 @@
 import { colourOf, lengthOf } from './values';
 
 /** Properties that children take over from their parents, with their initial values (SVG 2, 13; CSS). */
-export const INITIAL = {
+const INITIAL = {
   fill: 'black',
   stroke: 'none',
   color: 'black',
@@ -64,7 +64,7 @@ export function isValid(property: string, value: string): boolean {
 }
 
 /** Custom properties of CSS, by their names with both dashes. */
-export type Custom = Readonly<Record<string, string>>;
+type Custom = Readonly<Record<string, string>>;
 
 /** What an element takes over from what it stands in. */
 export interface Inherited {
@@ -76,7 +76,7 @@ export const FIRST: Inherited = { style: INITIAL, custom: {} };
 const MOST_CHARACTERS = 20_000;
 
 /** A value with every var() replaced by what it names, or by its fallback; null where one has neither. */
-export function withVariables(text: string, custom: Custom, depth = 0): string | null {
+function withVariables(text: string, custom: Custom, depth = 0): string | null {
   const at = text.indexOf('var(');
   if (at < 0) return text;
   if (depth > 20) return null;

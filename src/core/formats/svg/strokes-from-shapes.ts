@@ -13,7 +13,7 @@ import type { MovingLine } from './moving-line';
 import type { ReadSvg } from './read-svg';
 
 /** A line as a stroke, and, where its file moves it, what of it is inked through time (frames are seconds). */
-export interface StrokeOfShape {
+interface StrokeOfShape {
   readonly path: Path;
   readonly ink: Ink & { readonly width: number };
   readonly window: MovingWindow | null;

@@ -2,7 +2,7 @@ import { onSpan, strokesOf, type Piece } from '../../document';
 import { timecode } from '../../timing';
 
 /** One moment of a piece with a name, or the time in which a stroke is written. Frames count from 0. */
-export interface CueRow {
+interface CueRow {
   readonly what: 'marker' | 'stroke';
   readonly name: string;
   readonly frame: number;

@@ -85,7 +85,7 @@ function ground(item: DrawItem): TrackItem {
 }
 
 /** A part of a ribbon in one colour. */
-export interface Slice {
+interface Slice {
   readonly path: readonly PathCommand[];
   readonly colour: string;
   readonly opacity: number;

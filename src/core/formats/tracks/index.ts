@@ -1,4 +1,4 @@
-export { groundsOf, slicesOf, type Slice } from './ground';
+export { groundsOf, slicesOf } from './ground';
 export * from './moving';
 export * from './track';
 export * from './tracks-of';

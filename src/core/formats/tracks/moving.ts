@@ -1,5 +1,5 @@
 /** One value at a moment. */
-export interface ValueKey {
+interface ValueKey {
   readonly frame: number;
   readonly values: readonly number[];
 }

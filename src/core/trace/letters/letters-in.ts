@@ -6,7 +6,7 @@ import { directionOf } from '../order';
  * What a glyph shows of a letter: all of it, or where a face sets it by several glyphs its body, its dots and signs, or some letter of
  * the syllable that it is.
  */
-export type LetterPart = 'all' | 'body' | 'marks' | 'some';
+type LetterPart = 'all' | 'body' | 'marks' | 'some';
 
 /** A letter of a text: its sign or signs, and the glyph that shows it. */
 export interface Letter {

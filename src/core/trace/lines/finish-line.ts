@@ -89,7 +89,7 @@ function reachEnd(places: readonly Place[], mask: Mask): { places: Place[]; flat
 }
 
 /** Whether a line's ink ends square, at its beginning and at its end. */
-export interface FlatEnds {
+interface FlatEnds {
   readonly start: boolean;
   readonly end: boolean;
 }

@@ -43,7 +43,7 @@ interface Placed {
 }
 
 /** The runs of a letter as a hand goes through them. */
-export interface WrittenGraph {
+interface WrittenGraph {
   readonly placed: Map<Chain, Placed>;
   readonly placedDots: readonly Placed[];
   readonly match: Match;

@@ -21,7 +21,7 @@ export const LEVEL = 0.45;
 const BOWL = 0.18;
 
 /** How a hand sees an open path. */
-export interface SeenByHand {
+interface SeenByHand {
   readonly isStraight: boolean;
   /** Whether it goes along the line of writing rather than up or down. */
   readonly isLevel: boolean;

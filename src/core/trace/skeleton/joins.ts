@@ -14,7 +14,7 @@ export interface Join {
   readonly between: readonly Place[];
 }
 
-export interface JoinOptions {
+interface JoinOptions {
   /** Join what is left over at a fork, with a corner, so that the pen is lifted less often. */
   readonly fewestLifts: boolean;
   /** Says which of the arms at a fork a hand goes on between; where absent the pen turns as little as it can. */

@@ -20,7 +20,7 @@ export const reversed = (chain: Chain): Chain => ({
 });
 
 /** An end of a run. */
-export interface ChainEnd {
+interface ChainEnd {
   readonly chain: Chain;
   readonly end: End;
 }

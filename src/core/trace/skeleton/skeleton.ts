@@ -6,7 +6,7 @@ import { isInk, type Mask, type Ring } from '../../mask';
  * The middle of ink: places equally far from two or more edges, as a graph. `r` is the distance to the edge.
  * Pixels of the mask throughout.
  */
-export interface Skeleton {
+interface Skeleton {
   readonly x: number[];
   readonly y: number[];
   readonly r: number[];

@@ -2,7 +2,7 @@ import { distance, measurePath, pointAtLength, type Path, type Point } from '../
 import { clamp } from '../../numbers';
 
 /** Where a pen is on its way through strokes, one after another. */
-export interface PenAt {
+interface PenAt {
   /** Which stroke it writes, or has written last where it is lifted. */
   readonly stroke: number;
   /** How much of that stroke is written, px. */

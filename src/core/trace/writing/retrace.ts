@@ -37,7 +37,7 @@ const sameLetter = ({ glyph }: TracedStroke, { traced }: Stroke): boolean =>
  * Pairs new strokes with old ones of the same source that lie about where they do, the most alike first; what is left of a letter
  * that has as many strokes as before is paired in its order, as where another face gives the letter another shape.
  */
-export function matchStrokes(fresh: readonly TracedStroke[], old: readonly Stroke[]): Map<number, Stroke> {
+function matchStrokes(fresh: readonly TracedStroke[], old: readonly Stroke[]): Map<number, Stroke> {
   const [a, b] = [fresh.map((s) => samplesOf(s.path)), old.map((s) => samplesOf(s.path))];
   const pairs: { i: number; j: number; off: number }[] = [];
   a.forEach((p, i) =>
@@ -75,7 +75,7 @@ export interface RetraceOptions {
 }
 
 /** What bringing a trace into a piece does to it. */
-export interface Retraced {
+interface Retraced {
   readonly piece: Piece;
   readonly ids: readonly string[];
   readonly added: number;

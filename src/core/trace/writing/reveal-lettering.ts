@@ -18,7 +18,7 @@ const ROUNDS = 7;
 const SPARE = 1;
 
 /** What is to be uncovered by strokes, each letter by its own where it is confined. */
-export type CoveredBy = (strokes: readonly Stroke[]) => Covered | null;
+type CoveredBy = (strokes: readonly Stroke[]) => Covered | null;
 
 const chosen = (piece: Piece, ids: readonly string[]): Stroke[] =>
   strokesOf(piece).filter((s) => ids.includes(s.id));

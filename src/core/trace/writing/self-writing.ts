@@ -8,7 +8,7 @@ import { untilCovered } from './reveal-lettering';
 import { withHand, withTextFollowed } from './rewrite';
 
 /** What it takes to make something write itself. */
-export interface SelfWriting {
+interface SelfWriting {
   /** Makes the canvases on which ink is looked at. */
   readonly make: MakeCanvas;
   readonly newId: () => string;

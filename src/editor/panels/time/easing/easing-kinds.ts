@@ -1,7 +1,7 @@
 import { sameValue } from '@/core/document';
 import { CSS_EASE, ease, HOLD, landingEasing, LINEAR, SHAPE_NAMES, type Easing } from '@/core/timing';
 
-export interface EasingKind {
+interface EasingKind {
   readonly id: string;
   readonly name: string;
   readonly easing: Easing;
