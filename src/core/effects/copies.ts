@@ -16,7 +16,7 @@ import {
   type Point,
 } from '../geometry';
 import { clamp } from '../numbers';
-import { check, choice, colour, FACTS, keyedNumber, number, reference } from '../properties';
+import { check, choice, colour, FACTS, keyedNumber, keyedOffset, number, reference } from '../properties';
 import { effectKind, type Items } from './effect';
 import { faded } from './laid-over';
 import { seeded } from './seeded';
@@ -25,8 +25,6 @@ import type { Now } from './now';
 
 const count = (name: string, max: number, initial: number) =>
   number({ name, unit: 'number', min: 1, max, initial });
-const length = (name: string, initial: number) =>
-  keyedNumber({ name, unit: 'px', min: -1e5, max: 1e5, typed: [-4000, 4000], scales: 'size', initial });
 const angle = (name: string, initial = 0) =>
   keyedNumber({ name, unit: 'angle', min: -10_000, max: 10_000, initial });
 
@@ -35,7 +33,7 @@ const arrangementSchema = z
     z.strictObject({
       shape: z.literal('ring'),
       count: count('Count', 200, 8),
-      radius: length('Radius', 120),
+      radius: keyedOffset('Radius', { initial: 120 }),
       from: angle('First angle', -Math.PI / 2),
       /** Of the circle that is filled; all of it where it is a full turn. */
       arc: angle('Arc', Math.PI * 2),
@@ -44,15 +42,15 @@ const arrangementSchema = z
     z.strictObject({
       shape: z.literal('row'),
       count: count('Count', 200, 5),
-      x: length('Apart across', 80),
-      y: length('Apart down', 0),
+      x: keyedOffset('Apart across', { initial: 80 }),
+      y: keyedOffset('Apart down', { initial: 0 }),
     }),
     z.strictObject({
       shape: z.literal('grid'),
       columns: count('Columns', 40, 4),
       rows: count('Rows', 40, 3),
-      x: length('Apart across', 80),
-      y: length('Apart down', 80),
+      x: keyedOffset('Apart across', { initial: 80 }),
+      y: keyedOffset('Apart down', { initial: 80 }),
     }),
     z.strictObject({
       shape: z.literal('along a stroke'),
@@ -67,7 +65,7 @@ const arrangementSchema = z
       shape: z.literal('mirrored'),
       /** Of the line in which it is mirrored. */
       angle: angle('Angle of the axis', Math.PI / 2),
-      distance: length('Away from the axis', 0),
+      distance: keyedOffset('Away from the axis', { initial: 0 }),
     }),
   ])
   .register(FACTS, { kind: 'parts', name: 'Arrangement' });

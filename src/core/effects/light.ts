@@ -1,19 +1,14 @@
 import { z } from 'zod';
 import type { DrawItem, Filter, GroupItem } from '../draw';
-import { keyedColour, keyedNumber, keyedOpacity } from '../properties';
+import { keyedColour, keyedLength, keyedNumber, keyedOffset, keyedOpacity } from '../properties';
 import type { Items } from './effect';
 import type { Now } from './now';
 import { asOne } from './laid-over';
 
-const length = (name: string, initial: number) =>
-  keyedNumber({ name, unit: 'px', min: 0, max: 4000, scales: 'size', initial });
-const offset = (name: string, initial: number) =>
-  keyedNumber({ name, unit: 'px', min: -1e5, max: 1e5, typed: [-4000, 4000], scales: 'size', initial });
-
 /** Light round something, or within it along its edge. */
 export const glowSchema = z.strictObject({
   /** How far it reaches, px: twice the standard deviation of the blur. */
-  size: length('Size', 24),
+  size: keyedLength('Size', { initial: 24 }),
   /** By how much it is strengthened; 1 is the blur alone. */
   gain: keyedNumber({ name: 'Strength', unit: 'times', min: 0, max: 20, initial: 1.6 }),
   colour: keyedColour('Colour', '#ff6b3d'),
@@ -22,10 +17,10 @@ export const glowSchema = z.strictObject({
 export type Glow = z.infer<typeof glowSchema>;
 
 export const shadowSchema = z.strictObject({
-  x: offset('Offset X', 6),
-  y: offset('Offset Y', 8),
+  x: keyedOffset('Offset X', { initial: 6 }),
+  y: keyedOffset('Offset Y', { initial: 8 }),
   /** px: twice the standard deviation. */
-  blur: length('Blur', 14),
+  blur: keyedLength('Blur', { initial: 14 }),
   colour: keyedColour('Colour', '#000000'),
   opacity: keyedOpacity(0.6),
 });

@@ -1,13 +1,10 @@
 import { z } from 'zod';
 import { kept as keptOf, transformed } from '../draw';
 import { translation } from '../geometry';
-import { FACTS, check, choice, colour, keyedNumber, keyedOpacity, number } from '../properties';
+import { FACTS, check, choice, colour, keyedNumber, keyedOffset, keyedOpacity, number } from '../properties';
 import { effectKind, type Items } from './effect';
 import { faded } from './laid-over';
 import { recoloured } from './recoloured';
-
-const offset = (name: string) =>
-  keyedNumber({ name, unit: 'px', min: -1e5, max: 1e5, typed: [-4000, 4000], scales: 'size' });
 
 const repeatSchema = z.strictObject({
   /** How long after it, frames; before it where negative. */
@@ -17,8 +14,8 @@ const repeatSchema = z.strictObject({
   opacity: keyedOpacity(),
   /** Of the widths of strokes. */
   width: number({ name: 'Width', unit: 'times', min: 0, max: 20, initial: 1 }),
-  x: offset('Offset X'),
-  y: offset('Offset Y'),
+  x: keyedOffset('Offset X'),
+  y: keyedOffset('Offset Y'),
   lies: choice('Lies', ['under', 'over']),
   /** Share of its path that it goes at most. */
   reach: number({ name: 'Reaches', unit: 'share', min: 0, max: 1, initial: 1 }),

@@ -140,6 +140,27 @@ export const keyedNumber = (facts: NumberSaid) =>
 const OPACITY = { name: 'Opacity', unit: 'share', min: 0, max: 1, shows: 'as strong' } as const;
 
 /** The schema of how strongly something is seen, a share. */
+/** No length within a piece is more, px; an offset that is typed or dragged goes no further either way. */
+export const MOST_LENGTH = 4000;
+const LENGTH = { unit: 'px', min: 0, max: MOST_LENGTH, scales: 'size' } as const;
+const OFFSET = {
+  unit: 'px',
+  min: -1e5,
+  max: 1e5,
+  typed: [-MOST_LENGTH, MOST_LENGTH],
+  scales: 'size',
+} as const;
+
+/** A length, px. */
+export const length = (name: string, more: { readonly initial?: number } = {}) =>
+  number({ ...LENGTH, name, ...more });
+export const keyedLength = (name: string, more: { readonly initial?: number } = {}) =>
+  keyedNumber({ ...LENGTH, name, ...more });
+/** How far something lies off to one side or the other, px. */
+export const offset = (name: string) => number({ ...OFFSET, name });
+export const keyedOffset = (name: string, more: { readonly initial?: number } = {}) =>
+  keyedNumber({ ...OFFSET, name, ...more });
+
 export const opacity = () => number({ ...OPACITY, initial: 1 });
 export const keyedOpacity = (initial = 1) => keyedNumber({ ...OPACITY, initial });
 

@@ -10,6 +10,7 @@ import {
   type Piece,
   type Stroke,
 } from '../document';
+import { MOST_LENGTH } from '../properties';
 import { heldFrame, type Variant } from '../effects';
 import type { InkWindow } from '../ink';
 import { framesPerSecond, mapValues } from '../timing';
@@ -37,7 +38,10 @@ const inkVaried = (stroke: Stroke, { width }: Variant): Stroke =>
     ? stroke
     : kept(stroke, 'varied', [width], () => ({
         ...stroke,
-        ink: { ...stroke.ink, width: mapValues(stroke.ink.width, (value) => Math.min(4000, value * width)) },
+        ink: {
+          ...stroke.ink,
+          width: mapValues(stroke.ink.width, (value) => Math.min(MOST_LENGTH, value * width)),
+        },
       }));
 
 function drawnStroke(stroke: Stroke, moment: Moment, variant: Variant | null): Items {

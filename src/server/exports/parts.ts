@@ -15,6 +15,7 @@ import { CODECS } from './formats';
 import { startPartHeartbeat } from './heartbeat';
 import { leavingNames } from './leaving-frames';
 import { countOf, encodeFrames, fileRate, writeLeaving, type Codec } from './write-video';
+import { isSilent, MOST_ATTEMPTS, SILENT_SECONDS } from './silence';
 import { needFrames } from './verify';
 
 /** Fewer frames are not worth an encoder of their own. */
@@ -23,11 +24,6 @@ const FEWEST = 100;
 const PARTS = 8;
 /** A part of a very long export is no longer than this, so that little is lost with it. */
 const MOST = 1000;
-/** How long a part may be silent before it is given to another worker. */
-const SILENT_SECONDS = 10;
-const MOST_ATTEMPTS = 3;
-const isSilent = (heartbeat: Date | null): boolean =>
-  heartbeat === null || Date.now() - heartbeat.getTime() > SILENT_SECONDS * 1000;
 
 /** How often what others do is looked at, ms. */
 const LOOK_MS = 250;

@@ -17,14 +17,12 @@ import { Interrupted } from './ffmpeg';
 import { WRITE } from './formats';
 import { startHeartbeat, type Heartbeat } from './heartbeat';
 import { closeParts, helpWithParts, joiningCodec, partLength, writeInParts } from './parts';
+import { MOST_ATTEMPTS, SILENT_SECONDS } from './silence';
 import { openWorkerQueue, QUEUE, type ExportJob } from './queue';
 import { fileRate } from './write-video';
 
-/** How long a running export may be silent before it is given to another worker. */
-const SILENT_SECONDS = 10;
 const SWEEP_MS = 2000;
 const TIDY_MS = 24 * 60 * 60 * 1000;
-const MOST_ATTEMPTS = 3;
 
 /** Takes a waiting export, so that of several workers only one has it; null when it is not waiting any more. */
 async function claim(id: string): Promise<ExportRow | null> {

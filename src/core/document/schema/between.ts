@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { keyedNumber, number, reference } from '../../properties';
+import { keyedNumber, length, reference } from '../../properties';
 
 /** A stroke that runs from one thing to another, and follows both. */
 export const betweenSchema = z.strictObject({
@@ -8,6 +8,6 @@ export const betweenSchema = z.strictObject({
   /** How far its middle stands off the straight line, to the left of the way, px. */
   arch: keyedNumber({ name: 'Arch', unit: 'px', min: -4000, max: 4000, scales: 'size' }),
   /** Room left at each end, px. */
-  gap: number({ name: 'Gap', unit: 'px', min: 0, max: 4000, scales: 'size' }),
+  gap: length('Gap'),
 });
 export type Between = z.infer<typeof betweenSchema>;

@@ -1,12 +1,20 @@
 import { z } from 'zod';
 import { glowSchema, shadowSchema } from '../../effects';
 import { capSchema, dashesSchema, joinSchema, strokeEndSchema, taperSchema, widthsSchema } from '../../ink';
-import { colour, FACTS, keyedColour, keyedNumber, keyedOpacity, number, opacity } from '../../properties';
+import {
+  colour,
+  FACTS,
+  keyedColour,
+  keyedLength,
+  keyedNumber,
+  keyedOpacity,
+  length,
+  number,
+  offset,
+  opacity,
+} from '../../properties';
 import { isKeyed, type Animated } from '../../timing';
 
-const length = (name: string) => number({ name, unit: 'px', min: 0, max: 4000, scales: 'size' });
-const offset = (name: string) =>
-  number({ name, unit: 'px', min: -1e5, max: 1e5, typed: [-4000, 4000], scales: 'size' });
 const coordinate = z.number().min(-1e5).max(1e5);
 const place = () => z.strictObject({ x: coordinate, y: coordinate }).register(FACTS, { kind: 'place' });
 const parts = (name: string) => ({ kind: 'parts', name }) as const;
@@ -47,7 +55,7 @@ const shadowLineSchema = z.strictObject({
 
 /** How a stroke looks. What may be absent is then plain. */
 export const inkSchema = z.strictObject({
-  width: keyedNumber({ name: 'Width', unit: 'px', min: 0, max: 4000, scales: 'size' }),
+  width: keyedLength('Width'),
   colour: keyedColour('Colour'),
   opacity: keyedOpacity(),
   cap: capSchema,

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { FACTS, keyedNumber, keyedOpacity } from '../../properties';
+import { FACTS, keyedLength, keyedNumber, keyedOpacity } from '../../properties';
 import { animatedOf } from '../../timing';
 import { nameSchema } from './names';
 import { pathSchema } from './path';
@@ -65,7 +65,7 @@ export const maskSchema = z.strictObject({
   stands: z.literal('picture').exactOptional(),
   inverted: z.boolean(),
   /** Width of the soft edge, px: twice the standard deviation of a blur; of a linear wipe the way over which it fades. */
-  feather: keyedNumber({ name: 'Feather', unit: 'px', min: 0, max: 4000, scales: 'size' }),
+  feather: keyedLength('Feather'),
   /** Its edge moved outward, px. */
   expansion: keyedNumber({ name: 'Expansion', unit: 'px', min: -4000, max: 4000, scales: 'size' }),
   opacity: keyedOpacity(),

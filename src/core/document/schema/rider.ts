@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { check, choice, initialOf, keyedNumber, number, reference } from '../../properties';
+import { check, choice, initialOf, keyedNumber, length, number, reference } from '../../properties';
 
 /** How something rides on a stroke, by its pivot. */
 export const riderSchema = z.strictObject({
@@ -10,7 +10,7 @@ export const riderSchema = z.strictObject({
   point: keyedNumber({ name: 'Point', unit: 'share', min: 0, max: 1, initial: 0.5 }),
   turned: check('Turned with the stroke', true),
   /** Length over which the direction is looked at, so that it does not twitch. */
-  over: number({ name: 'Looked at over', unit: 'px', min: 0, max: 4000, scales: 'size', initial: 30 }),
+  over: length('Looked at over', { initial: 30 }),
   /** On top of the direction, or by itself where it stays upright. */
   lean: keyedNumber({ name: 'Lean', unit: 'angle', min: -100, max: 100 }),
   /** It comes in the frames before the ink sets out, and goes in those after it has arrived. */

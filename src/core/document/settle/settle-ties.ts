@@ -10,6 +10,7 @@ import {
 } from '../../geometry';
 import { rememberedOf } from '../../keep';
 import { clamp } from '../../numbers';
+import { MOST_LENGTH } from '../../properties';
 import { mapValues } from '../../timing';
 import { changed, sameValue } from '../parts';
 import {
@@ -41,7 +42,7 @@ const tiedPath = (path: Path, { factor, offset }: Tie): Path =>
 function tiedInk(ink: Ink, source: Ink, tie: Tie): Ink {
   const { factor, offset } = tie;
   if (tie.property === 'width') {
-    return { ...ink, width: mapValues(source.width, (w) => clamp(w * factor + offset, 0, 4000)) };
+    return { ...ink, width: mapValues(source.width, (w) => clamp(w * factor + offset, 0, MOST_LENGTH)) };
   }
   if (tie.property === 'colour') {
     const colour = mapValues<string>(source.colour, (c) => relit(c, factor, offset));
@@ -60,7 +61,7 @@ function tiedInk(ink: Ink, source: Ink, tie: Tie): Ink {
     ...rest,
     dashes: {
       ...dashes,
-      pattern: dashes.pattern.map((length) => clamp(length * factor, 0, 4000)),
+      pattern: dashes.pattern.map((length) => clamp(length * factor, 0, MOST_LENGTH)),
       phase: mapValues(dashes.phase, (phase) => phase * factor + offset),
     },
   };
