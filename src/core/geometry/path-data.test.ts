@@ -1,6 +1,7 @@
+import { svgPathProperties } from 'svg-path-properties';
 import { seeded } from '../testing/families';
 import { randomPathData } from '../testing/path-data';
-import { measurePath, pathData, pathsOf, readPathData, transformPath } from '.';
+import { measurePath, pathData, pointAtLength, pathsOf, readPathData, transformPath } from '.';
 
 const lengthOf = (text: string): number =>
   pathsOf(readPathData(text).commands).reduce((sum, path) => sum + measurePath(path).length, 0);
@@ -55,4 +56,33 @@ test('what is written as path data is read back the same, and paths survive both
     2 * measurePath(path!).length,
     6,
   );
+});
+
+test('every command, absolute and relative, goes where a reader of others says: smooth ones mirror the handle before them', () => {
+  const read = (text: string) => pathsOf(readPathData(text).commands);
+  for (const text of [
+    'M10 20C30 -40 60 90 100 50S180 -30 220 60s40 70 90 -20',
+    'M10 20Q60 120 110 40T190 70t60 -30t50 10',
+    'M5 5h40v30H10V60l30 5L80 20q20 40 50 10c10 -30 40 -10 60 20s40 60 -30 70z',
+    // Without a curve before it a smooth one begins with no handle.
+    'M10 10L60 40S120 90 150 20M0 0L30 60T90 40',
+    'M10 10Q40 80 90 30S150 90 190 40M0 0C20 60 60 60 80 0T160 30',
+  ]) {
+    const theirs = new svgPathProperties(text);
+    const paths = read(text);
+    const measured = paths.map((path) => measurePath(path));
+    const whole = measured.reduce((sum, { length }) => sum + length, 0);
+    expect([text, whole]).toEqual([text, expect.closeTo(theirs.getTotalLength(), 1)]);
+    for (let share = 0.03; share < 1; share += 0.031) {
+      let s = share * whole;
+      const m = measured.find(({ length }) => s <= length || ((s -= length), false))!;
+      const [own, other] = [pointAtLength(m, s), theirs.getPointAtLength(share * whole)];
+      expect([text, share, own.x, own.y]).toEqual([
+        text,
+        share,
+        expect.closeTo(other.x, 0),
+        expect.closeTo(other.y, 0),
+      ]);
+    }
+  }
 });
