@@ -7,7 +7,7 @@ import { build, type Plugin } from 'esbuild';
  * followed: nothing that is played asks for any of it.
  */
 const WALKERS =
-  /src\/core\/(properties\/(scaled|mapped|inside|property)|document\/(piece-checks|shelf-schema|underlay-schema|edits\/copied))\.ts$/;
+  /src\/core\/(properties\/(scaled|mapped|inside|property)|document\/(schema\/(piece-checks|shelf|underlay)|edits\/copied))\.ts$/;
 
 /** Leaves the walkers' names, so that what imports them still finds them. */
 const withoutWalkers: Plugin = {
@@ -26,7 +26,10 @@ const withoutWalkers: Plugin = {
 };
 
 /** Schemas of documents: painting asks them for defaults, and nobody for words. */
-const SCHEMAS = /src\/core\/document\/(\w+-)?schema\.ts$/;
+const SCHEMAS = /src\/core\/document\/schema\/[\w-]+\.ts$/;
+/** What stands beside them in their room and is used as it is. */
+const BESIDE =
+  /\/(index|names|measures|circle|limits|new-piece|own-manners|frame-sizes|carried-cycle|placed-parts)\.ts$/;
 
 /** What only forms and refusals say: names, messages, units and bounds. */
 const WORDS =
@@ -45,6 +48,7 @@ const withoutWords: Plugin = {
   name: 'without words',
   setup(bundling) {
     bundling.onLoad({ filter: SCHEMAS }, async ({ path }) => {
+      if (BESIDE.test(path)) return undefined;
       const source = await readFile(path, 'utf8');
       const contents = source.replace(WORDS, '').replace(CHECKS, '');
       return { contents, loader: 'ts' };
