@@ -3,7 +3,7 @@ import { groupLayers, standingBox, type Piece } from '../src/core/document';
 import { ON_NAME, openNew, type Desk } from './desk';
 import { blank, three } from './pieces';
 
-const whole = async (desk: Desk): Promise<Piece> => await desk.savedDocument();
+const whole = (desk: Desk): Promise<Piece> => desk.savedDocument();
 const box = (piece: Piece, id: string) => standingBox(piece, id, 0)!;
 
 test('layers and groups are aligned, sized and flipped together, each in one step', async ({ page }) => {

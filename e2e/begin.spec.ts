@@ -3,7 +3,7 @@ import type { Lettering, Piece } from '../src/core/document';
 import { ON_NAME, openNew, type Desk } from './desk';
 import { blank } from './pieces';
 
-const whole = async (desk: Desk): Promise<Piece> => await desk.savedDocument();
+const whole = (desk: Desk): Promise<Piece> => desk.savedDocument();
 
 test('an empty piece offers ways to begin; they make room as soon as something is in it', async ({
   page,

@@ -13,7 +13,7 @@ import { keysOf } from '../src/core/timing';
 import { openNew, type Desk } from './desk';
 import { blank } from './pieces';
 
-const saved = async (desk: Desk): Promise<Piece> => await desk.savedDocument();
+const saved = (desk: Desk): Promise<Piece> => desk.savedDocument();
 const lettering = (piece: Piece): Lettering =>
   piece.layers.findLast((layer): layer is Lettering => layer.type === 'lettering')!;
 const ofLetter = (piece: Piece, glyph: number): Stroke[] =>

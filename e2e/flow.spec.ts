@@ -4,7 +4,7 @@ import { keysOf } from '../src/core/timing';
 import { ON_NAME, openNew, type Desk } from './desk';
 import { three } from './pieces';
 
-const saved = async (desk: Desk): Promise<Piece> => await desk.savedDocument();
+const saved = (desk: Desk): Promise<Piece> => desk.savedDocument();
 const strokes = async (desk: Desk): Promise<Stroke[]> => strokesOf(await saved(desk));
 const frames = (stroke: Stroke, part: 'head' | 'tail' = 'head') =>
   keysOf(stroke.window[part]).map((key) => key.frame);

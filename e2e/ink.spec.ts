@@ -4,7 +4,7 @@ import { keysOf } from '../src/core/timing';
 import { ON_NAME, api, openNew, type Desk } from './desk';
 import { three } from './pieces';
 
-const document = async (desk: Desk): Promise<Piece> => await desk.savedDocument();
+const document = (desk: Desk): Promise<Piece> => desk.savedDocument();
 const strokes = async (desk: Desk): Promise<Stroke[]> =>
   (await document(desk)).layers.filter((layer): layer is Stroke => layer.type === 'stroke');
 const inkOf = async (desk: Desk, i = 0): Promise<Ink> => (await strokes(desk))[i]!.ink;

@@ -4,7 +4,7 @@ import { keysOf, valueAt, type Animated } from '../src/core/timing';
 import { ON_NAME, api, choose, openNew, type, type Desk } from './desk';
 import { blank, three } from './pieces';
 
-const whole = async (desk: Desk): Promise<Piece> => await desk.savedDocument();
+const whole = (desk: Desk): Promise<Piece> => desk.savedDocument();
 const step = (page: Page, name: string) => page.getByRole('radio', { name, exact: true }).click();
 const head = (page: Page, name: string | RegExp) => page.getByRole('row', { name }).getByRole('rowheader');
 const now = (value: Animated, frame = 0): number => valueAt(value, frame);

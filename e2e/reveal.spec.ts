@@ -7,7 +7,7 @@ import { TRACE_OPTIONS, withSelfWriting } from '../src/core/trace';
 import { ON_NAME, openNew, type Desk } from './desk';
 import { blank, three } from './pieces';
 
-const whole = async (desk: Desk): Promise<Piece> => await desk.savedDocument();
+const whole = (desk: Desk): Promise<Piece> => desk.savedDocument();
 const step = (page: Page, name: string) => page.getByRole('radio', { name, exact: true }).click();
 
 test('lettering writes itself in one press, wholly uncovered; its text changed, letters that stay keep their timing', async ({

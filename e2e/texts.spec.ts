@@ -15,7 +15,7 @@ import { handwrittenTitle, signature } from '../src/layouts';
 import { ON_NAME, openNew, type Desk } from './desk';
 import { blank } from './pieces';
 
-const stored = async (desk: Desk): Promise<Piece> => await desk.document();
+const stored = (desk: Desk): Promise<Piece> => desk.document();
 const step = (page: Page, name: string) => page.getByRole('radio', { name, exact: true }).click();
 const texts = (piece: Piece): Lettering[] =>
   piece.layers.filter(

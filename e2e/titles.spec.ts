@@ -6,7 +6,7 @@ import { keysOf } from '../src/core/timing';
 import { ON_NAME, choose, openNew, type, type Desk } from './desk';
 import { blank, sampleText } from './pieces';
 
-const whole = async (desk: Desk): Promise<Piece> => await desk.savedDocument();
+const whole = (desk: Desk): Promise<Piece> => desk.savedDocument();
 const step = (page: Page, name: string) => page.getByRole('radio', { name, exact: true }).click();
 const texts = (piece: Piece): Lettering[] =>
   piece.layers.filter((l): l is Lettering => l.type === 'lettering');

@@ -7,7 +7,7 @@ import { keysOf } from '../src/core/timing';
 import { ON_NAME, api, openNew, type Desk } from './desk';
 import { blank, three } from './pieces';
 
-const whole = async (desk: Desk): Promise<Piece> => await desk.savedDocument();
+const whole = (desk: Desk): Promise<Piece> => desk.savedDocument();
 const strokes = async (desk: Desk): Promise<Stroke[]> =>
   (await whole(desk)).layers.filter((l): l is Stroke => l.type === 'stroke');
 const button = (page: Page, name: string | RegExp) =>

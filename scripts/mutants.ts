@@ -1,5 +1,6 @@
 // `npm run test:mutants`: puts small faults into the sources, one at a time, at places chosen by chance, and sees whether the nearest
-// tests find them. Ctrl-C ends it with what was found so far. It works in a copy of the checkout. The figures and what was not found are kept in docs/testing.md.
+// tests find them. It works in a copy of the checkout. Ctrl-C ends it with what was found so far. The figures and what was not found
+// are kept in docs/testing.md.
 import { spawn } from 'node:child_process';
 import { cpSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';

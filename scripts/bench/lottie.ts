@@ -99,7 +99,7 @@ for (const [what, piece, aim] of CASES) {
       if (size[0] !== 1920 || size[1] !== 1080) throw new Error(`lottie-web painted at ${size.join(' × ')}.`);
       return { ours, theirs };
     },
-    { piece: piece, data: lottieOf(piece) },
+    { piece, data: lottieOf(piece) },
   );
   rows.push({
     what: `${what}, 1080p, Chromium`,

@@ -139,7 +139,6 @@ export const keyedNumber = (facts: NumberSaid) =>
 
 const OPACITY = { name: 'Opacity', unit: 'share', min: 0, max: 1, shows: 'as strong' } as const;
 
-/** The schema of how strongly something is seen, a share. */
 /** No length within a piece is more, px; an offset that is typed or dragged goes no further either way. */
 export const MOST_LENGTH = 4000;
 const LENGTH = { unit: 'px', min: 0, max: MOST_LENGTH, scales: 'size' } as const;
@@ -161,6 +160,7 @@ export const offset = (name: string) => number({ ...OFFSET, name });
 export const keyedOffset = (name: string, more: { readonly initial?: number } = {}) =>
   keyedNumber({ ...OFFSET, name, ...more });
 
+/** The schema of how strongly something is seen, a share. */
 export const opacity = () => number({ ...OPACITY, initial: 1 });
 export const keyedOpacity = (initial = 1) => keyedNumber({ ...OPACITY, initial });
 

@@ -24,6 +24,6 @@ export function* cases(few: number, many: number, failed: readonly number[] = []
 
 /** Some of a list, evenly spread over it: so many in `npm test`, all in `npm run test:long`. */
 export function someOf<T>(all: readonly T[], few: number): T[] {
-  const step = RUN.isLong ? 1 : Math.max(1, all.length / few);
-  return Array.from({ length: Math.ceil(all.length / step) }, (_, i) => all[Math.floor(i * step)]!);
+  const count = Math.min(all.length, times(few, all.length));
+  return Array.from({ length: count }, (_, i) => all[Math.floor((i * all.length) / count)]!);
 }
