@@ -100,7 +100,7 @@ test('where playing drops frames the transport says how many and which layers co
 });
 
 /** Its pictures take longer than its frames last, on any machine. */
-const HEAVY = { ...title(150, FULL_INK), rate: { numerator: 240, denominator: 1 } };
+const HEAVY = { ...title(60, FULL_INK), rate: { numerator: 240, denominator: 1 } };
 
 test('a piece too heavy for the page is painted beside it: the very pictures, through edits, undo and zoom', async ({
   page,

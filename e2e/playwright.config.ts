@@ -12,18 +12,19 @@ export default defineConfig({
   testDir: process.env.PAGE_TESTS ?? '.',
   // Each test has a project of its own, so that any two of them may run side by side.
   fullyParallel: true,
-  workers: 2,
+  // One more than there are cores: each waits for the page and the server half of the time.
+  workers: 3,
   // Where nobody looks on, a test that failed is tried once more, and named as one that needed it.
   retries: process.env.CI ? 1 : 0,
   // What hangs is found soon; nothing waits for time itself.
-  timeout: RUN.isLong ? 1_200_000 : 30_000,
-  expect: { timeout: 10_000 },
+  timeout: RUN.isLong ? 1_200_000 : 60_000,
+  expect: { timeout: 20_000 },
   reporter: [['list'], ['json', { outputFile: process.env.REPORT ?? '/tmp/obelus-playwright.json' }]],
   outputDir: '../test-results',
   projects: [
     { name: 'editor', testIgnore: EXPORTS },
     // Encoding takes both cores for a while.
-    { name: 'exports', testMatch: EXPORTS, timeout: 60_000 },
+    { name: 'exports', testMatch: EXPORTS, timeout: 120_000 },
   ],
   use: {
     baseURL: process.env.BASE_URL ?? 'http://127.0.0.1:4610',

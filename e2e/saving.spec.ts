@@ -212,12 +212,12 @@ test('a piece that is not there is said in words', async ({ page }) => {
   await expect(page.getByRole('heading', { name: 'Obelus' })).toBeVisible();
 });
 
-test('of a piece of a thousand strokes a moved stroke is saved by a few hundred bytes; what fits nothing is sent whole', async ({
+test('of a piece of hundreds of strokes a moved stroke is saved by a few hundred bytes; what fits nothing is sent whole', async ({
   page,
 }) => {
-  const piece = three('Thousand');
+  const piece = three('Hundreds');
   const [first] = piece.layers;
-  const layers = Array.from({ length: 1000 }, (_, i) => ({ ...first!, id: `s${i}`, name: `Stroke ${i}` }));
+  const layers = Array.from({ length: 300 }, (_, i) => ({ ...first!, id: `s${i}`, name: `Stroke ${i}` }));
   const desk = await openNew(page, { ...piece, layers });
   const sent: { method: string; bytes: number }[] = [];
   page.on('request', (request) => {
@@ -239,5 +239,5 @@ test('of a piece of a thousand strokes a moved stroke is saved by a few hundred 
   await page.keyboard.press('ArrowRight');
   await desk.saved();
   expect(sent.at(-1)!.method).toBe('PUT');
-  expect(sent.at(-1)!.bytes).toBeGreaterThan(100_000);
+  expect(sent.at(-1)!.bytes).toBeGreaterThan(50_000);
 });

@@ -20,6 +20,15 @@ export type Transparency = keyof typeof TRANSPARENCIES;
 /** What may be asked of some formats beyond size and frames. */
 type FormatOption = 'quality' | 'plays' | 'number' | 'wordless' | 'depth';
 
+/** What of a picture a format may be without words for. */
+type Lack =
+  /** Glows, shadows, feathered edges, ink that melts. */
+  | 'softness'
+  | 'blends'
+  | 'motion blur'
+  /** A line whose outline changes while it grows: each frame holds one of its own. */
+  | 'changing outlines';
+
 /** What is known of a format in which a piece leaves. What writes it stands on the server, under the same id. */
 interface ExportFormat {
   /** As lists call it. */
@@ -42,6 +51,8 @@ interface ExportFormat {
   readonly unsized?: true;
   /** Whether it holds shapes and not pixels. */
   readonly vector?: true;
+  /** What of a picture it can't hold, which the dialog says of a piece that has it. */
+  readonly lacks?: readonly Lack[];
   /** Most frames of one file: it is made, and read, as a whole. */
   readonly mostFrames?: number;
   /** Whether its codec takes only even widths and heights: a row or column of the ground is added. */
@@ -148,6 +159,7 @@ export const EXPORT_FORMATS = {
     transparencies: ['straight', 'over'],
     options: ['plays', 'wordless'],
     vector: true,
+    lacks: ['motion blur', 'changing outlines'],
     mostFrames: 3000,
     bits: [0.006, 0.53],
   },
@@ -161,6 +173,7 @@ export const EXPORT_FORMATS = {
     transparencies: ['straight'],
     options: ['wordless'],
     vector: true,
+    lacks: ['softness', 'motion blur', 'changing outlines'],
     mostFrames: 3000,
     bits: [0.02, 1.4],
   },
@@ -229,6 +242,7 @@ export const EXPORT_FORMATS = {
     transparencies: ['straight', 'over'],
     options: [],
     vector: true,
+    lacks: ['softness', 'blends', 'motion blur'],
     bits: [0.05, 4.2],
   },
   'keys-csv': {

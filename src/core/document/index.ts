@@ -17,6 +17,7 @@ export * from './schema/field';
 export * from './schema/fitted';
 export * from './schema/frame-sizes';
 export * from './schema/ink';
+export { inkDoes } from './schema/ink-parts';
 export { letterSchema, type LetterSetting } from './schema/letter';
 export { settingSchema } from './schema/lettering';
 export { LIMITS } from './schema/limits';

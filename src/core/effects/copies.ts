@@ -183,6 +183,8 @@ export const COPIES = effectKind({
   name: 'Copies',
   about: 'A ring, a row, a grid of it, along a stroke, or mirrored.',
   touches: 'shape',
+  isSoft: false,
+  redraws: true,
   schema,
   presets: [
     {

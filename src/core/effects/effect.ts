@@ -60,6 +60,10 @@ export interface EffectKind<S extends z.ZodType> {
   readonly about: string;
   /** What of the picture it may change: where something is seen through other layers, of theirs only what changes shapes counts. */
   readonly touches: 'shape' | 'look';
+  /** Whether it blurs: a format without soft edges loses it. */
+  readonly isSoft: boolean;
+  /** Whether it shows what it is done to in other shapes at each frame, so that vector formats hold an outline for each. */
+  readonly redraws: boolean;
   readonly presets?: readonly Preset<z.infer<S>>[];
   /** How often what it is done to is seen with it; once where absent. */
   readonly repeats?: (effect: z.infer<S>) => number;

@@ -186,6 +186,8 @@ export const FLUID_INK = effectKind({
   name: 'Fluid ink',
   about: 'Ink that runs together and drips.',
   touches: 'shape',
+  isSoft: true,
+  redraws: true,
   schema,
   apply(effect, subject) {
     const { frame, items, kept, stroke } = subject;

@@ -126,6 +126,8 @@ export const GLINT = effectKind({
   name: 'Glint',
   about: 'A highlight that passes over it.',
   touches: 'look',
+  isSoft: false,
+  redraws: true,
   schema,
   apply(effect, subject) {
     const { frame, items, kept, stroke } = subject;

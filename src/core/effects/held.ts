@@ -36,6 +36,8 @@ export const HELD = effectKind({
   name: 'Held frames',
   about: 'Fewer drawings a second, each held, as by hand.',
   touches: 'shape',
+  isSoft: false,
+  redraws: true,
   schema: z.strictObject({ kind: z.literal('held frames'), drawings: drawingsPerSecond() }),
   apply: (_, { frame, framesPerSecond, items }, { drawings }) =>
     items(heldFrame(frame, drawings, framesPerSecond)),

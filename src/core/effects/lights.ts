@@ -6,6 +6,8 @@ export const GLOW = effectKind({
   name: 'Glow',
   about: 'Light round it.',
   touches: 'look',
+  isSoft: true,
+  redraws: false,
   schema: z.strictObject({
     kind: z.literal('glow'),
     ...glowSchema.shape,
@@ -26,6 +28,8 @@ export const INNER_GLOW = effectKind({
   name: 'Inner glow',
   about: 'Light within it, along its edge.',
   touches: 'look',
+  isSoft: true,
+  redraws: false,
   schema: z.strictObject({
     kind: z.literal('inner glow'),
     ...glowSchema.shape,
@@ -40,6 +44,8 @@ export const DROP_SHADOW = effectKind({
   name: 'Drop shadow',
   about: 'Its shadow on what lies under it.',
   touches: 'look',
+  isSoft: true,
+  redraws: false,
   schema: z.strictObject({
     kind: z.literal('drop shadow'),
     ...shadowSchema.shape,

@@ -57,6 +57,8 @@ export const WAKE = effectKind({
   name: 'Wake',
   about: 'Later repeats in other colours, left behind.',
   touches: 'shape',
+  isSoft: false,
+  redraws: true,
   schema,
   presets: [
     {

@@ -69,6 +69,8 @@ export const WOBBLE = effectKind({
   name: 'Wobble',
   about: 'As if drawn by hand, anew every few frames.',
   touches: 'shape',
+  isSoft: false,
+  redraws: true,
   schema: z.strictObject({ kind: z.literal('wobble'), ...parts(3, 90) }),
   presets: [
     { name: 'On twos', values: () => ({ held: 2 }) },
@@ -100,6 +102,8 @@ export const ROUGH_EDGE = effectKind({
   name: 'Rough edge',
   about: 'An edge as of chalk or dry ink, drawn anew every few frames.',
   touches: 'shape',
+  isSoft: false,
+  redraws: true,
   schema: z.strictObject({ kind: z.literal('rough edge'), ...parts(1.5, 9) }),
   apply: (effect, subject) => shaken(effect, subject, outlined),
 });

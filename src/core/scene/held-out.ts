@@ -1,4 +1,4 @@
-import type { Stroke } from '../document';
+import { inkDoes, type Stroke } from '../document';
 import { commandsBounds, transformCommands, translation, type PathCommand, type Point } from '../geometry';
 import { valueAt } from '../timing';
 import { leftToOthers } from './left-to-others';
@@ -13,11 +13,7 @@ const rounded = (value: number): number => Math.round(value * EXACT) / EXACT;
 const isPlain = ({ ink, place, masks, reveal, effects }: Stroke): boolean =>
   ink.cap === 'round' &&
   (ink.endCap ?? 'round') === 'round' &&
-  !ink.taper &&
-  !ink.line &&
-  !ink.dashes &&
-  !ink.ends &&
-  !ink.gradient &&
+  !inkDoes(ink, 'thins') &&
   !place &&
   !masks &&
   !reveal &&

@@ -15,5 +15,5 @@ export * from './reveal';
 export { roughOf } from './rough';
 export { shownBox } from './shown-box';
 export { stopsAt } from './ink-now';
-export { wordlessParts } from './wordless-parts';
+export { isRedrawn, isSoft, isTranslucent, namesOfParts } from './traits';
 export { weightOf } from './weight';

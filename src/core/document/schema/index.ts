@@ -11,6 +11,7 @@ export * from './field';
 export * from './fitted';
 export * from './frame-sizes';
 export * from './ink';
+export { inkDoes } from './ink-parts';
 export * from './letter';
 export * from './lettering';
 export * from './limits';

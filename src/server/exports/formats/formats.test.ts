@@ -31,6 +31,7 @@ import {
   type Layer,
   type Piece,
 } from '@/core/document';
+import { kindOfEffect, type Effect } from '@/core/effects';
 import { corner } from '@/core/geometry';
 import { paint } from '@/core/paint';
 import { evaluate, posterFrame } from '@/core/scene';
@@ -367,10 +368,10 @@ test.each(someOf(SAMPLE_PROJECT.pieces, 5).map((piece) => [piece.name, piece] as
     context.fillRect(0, 0, width, height);
     const own = createCanvas(width, height);
     // What PDF has no word for is left out on both sides.
-    const soft = ['glow', 'inner glow', 'drop shadow'];
+    const isLight = (effect: Effect): boolean => kindOfEffect(effect).isSoft && !kindOfEffect(effect).redraws;
     const hard = <P extends Layer | Group>(part: P): P => ({
       ...part,
-      effects: (part.effects ?? []).filter(({ is }) => !soft.includes(is.kind)),
+      effects: (part.effects ?? []).filter((effect) => !isLight(effect)),
     });
     const plain = {
       ...sample,

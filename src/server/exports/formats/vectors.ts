@@ -2,7 +2,7 @@ import { writeFile } from 'node:fs/promises';
 import { exportedFrames, formatOf } from '@/contract';
 import { changed, type Piece } from '@/core/document';
 import { writeLottie, writeSvg } from '@/core/formats';
-import { evaluate, posterFrame, wordlessParts } from '@/core/scene';
+import { evaluate, isRedrawn, namesOfParts, posterFrame } from '@/core/scene';
 import { framesPerSecond } from '@/core/timing';
 import type { DrawList } from '@/core/draw';
 import { clamp } from '@/core/numbers';
@@ -18,10 +18,10 @@ const vectorWriter =
   async (job) => {
     const { piece, settings, file, progress } = job;
     const frames = exportedFrames(settings, piece.rate);
-    const wordless = wordlessParts(piece);
-    if (settings.wordless === 'refused' && frames.length > 1 && wordless.length > 0)
+    const redrawn = namesOfParts(piece, isRedrawn);
+    if (settings.wordless === 'refused' && frames.length > 1 && redrawn.length > 0)
       throw new Error(
-        `${formatOf(settings.format).name} has no word for ${wordless.slice(0, 6).join(' · ')}${wordless.length > 6 ? ` and ${wordless.length - 6} more` : ''}. Let it be drawn frame by frame, or choose another format.`,
+        `${formatOf(settings.format).name} has no word for ${redrawn.slice(0, 6).join(' · ')}${redrawn.length > 6 ? ` and ${redrawn.length - 6} more` : ''}. Let it be drawn frame by frame, or choose another format.`,
       );
     const shown = frames.length > 1 ? changed<Piece>(piece, { shutter: undefined }) : piece;
     const lists: DrawList[] = [];
