@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { resolve } from 'node:path';
-import { build, type Plugin } from 'esbuild';
+import { build, type BuildOptions, type Plugin } from 'esbuild';
 
 /**
  * What walks through schemas and checks documents, which can't do anything without them, and what is kept on shelves and clipboards or only
@@ -60,22 +60,27 @@ const withoutWords: Plugin = {
   },
 };
 
-const made = new Map<boolean, Promise<string>>();
+const root = /* turbopackIgnore: true */ process.cwd();
+const source = (name: string): string => resolve(root, 'src', name);
 
-async function bundle(hasFields: boolean): Promise<string> {
-  const root = /* turbopackIgnore: true */ process.cwd();
-  const source = (name: string): string => resolve(root, 'src', name);
+/**
+ * A script of parts of the core as the player has them: without schemas and words.
+ * @param options what it begins from, and what may be otherwise.
+ */
+export async function bundleForPages(options: BuildOptions): Promise<string> {
   const { outputFiles } = await build({
-    entryPoints: [source('player/index.ts')],
     tsconfig: resolve(root, 'tsconfig.json'),
-    ...{ bundle: true, minify: true, write: false, format: 'esm', target: 'es2022', charset: 'utf8' },
+    ...{ bundle: true, minify: true, format: 'esm', target: 'es2022', charset: 'utf8' },
     legalComments: 'none',
     plugins: [withoutWalkers, withoutWords],
-    define: { HAS_FIELDS: String(hasFields) },
     alias: { '@': source('.'), zod: source('player/schema-outlines.ts') },
+    ...options,
+    write: false,
   });
   return outputFiles[0]!.text;
 }
+
+const made = new Map<boolean, Promise<string>>();
 
 /**
  * The player as one script: evaluating and painting of the core, an element for pages, and nothing else.
@@ -84,7 +89,10 @@ async function bundle(hasFields: boolean): Promise<string> {
 export function playerScript(hasFields: boolean): Promise<string> {
   let script = made.get(hasFields);
   if (!script) {
-    script = bundle(hasFields);
+    script = bundleForPages({
+      entryPoints: [source('player/index.ts')],
+      define: { HAS_FIELDS: String(hasFields) },
+    });
     script.catch(() => made.delete(hasFields));
     made.set(hasFields, script);
   }

@@ -1,4 +1,6 @@
-import { someOf } from '@/core/testing/cases';
+import { cases, someOf } from '@/core/testing/cases';
+import { anyPair, FEATURES, pieceWith } from '@/core/testing/feature-pieces';
+import { evaluate } from '@/core/scene';
 import { gzipSync } from 'node:zlib';
 import { setText, type Shaper } from '@/core/lettering';
 import type { SetText, TextSetting } from '@/core/document';
@@ -7,6 +9,7 @@ import { shaperOf } from '@/player/glyph-book';
 import { faceFor } from '../lettering';
 import { SHIPPED_FACES } from '../lettering/shipped-faces';
 import { smallPiece } from '../testing';
+import { bundleForPages } from './bundle';
 import { jsonInPage, makeGlyphBook, pageOf, playerScript, reelOf } from '.';
 
 test('the player is small, and takes nothing from elsewhere', async () => {
@@ -17,6 +20,33 @@ test('the player is small, and takes nothing from elsewhere', async () => {
   expect(filling).toBeLessThan(71_000);
   expect(filling).toBeGreaterThan(plain);
   expect(await playerScript(true)).not.toMatch(/https?:\/\/(?!www\.w3\.org)/);
+});
+
+test('whatever a piece may have, the player evaluates it as the editor does', async () => {
+  const script = await bundleForPages({
+    stdin: { contents: "export { evaluate } from '@/core/scene';", resolveDir: process.cwd() },
+    format: 'cjs',
+  });
+  const page = { exports: {} as { evaluate: typeof evaluate } };
+  new Function('module', 'exports', script)(page, page.exports);
+  const pieces = [
+    ...FEATURES.map((feature) => pieceWith(feature)),
+    ...[...cases(10, 500)].map((seed) => pieceWith(...anyPair(seed))),
+  ];
+  const differ: string[] = [];
+  for (const piece of pieces)
+    for (const frame of [0, 10, 24, 40]) {
+      const list = (of: typeof evaluate): string => {
+        try {
+          return JSON.stringify(of(piece, frame));
+        } catch (error) {
+          return String(error);
+        }
+      };
+      const [own, theirs] = [list(evaluate), list(page.exports.evaluate)];
+      if (own !== theirs) differ.push(`${piece.name}, frame ${frame}: ${theirs.slice(0, 80)}`);
+    }
+  expect(differ).toEqual([]);
 });
 
 /** Words as names and titles have them, of Latin letters with and without accents. */

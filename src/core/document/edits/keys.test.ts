@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { corner } from '../../geometry';
+import { keyedPartNames } from '../../properties';
 import {
   ease,
   HOLD,
@@ -11,7 +12,7 @@ import {
   type Easing,
 } from '../../timing';
 import { windowAt } from '../at/window-at';
-import { keyedParts, partOf } from '../parts/keyed-parts';
+import { KEYED_ROOTS, keyedParts, keyedSchema, partOf } from '../parts/keyed-parts';
 import { updateStrokes } from '../parts/update';
 import { newPiece, newStroke } from '../schema/new-piece';
 import { strokeById, type Piece } from '../schema/piece';
@@ -185,4 +186,9 @@ test('another length spreads everything or leaves it, and the last key is found'
   const marked = putMarker(putMarker(piece, { frame: 5, name: 'A' }), { frame: 9, name: 'B' });
   expect(moveMarker(marked, 5, 9).markers).toEqual([{ frame: 9, name: 'A' }]);
   expect(moveMarker(marked, 5, 20).markers.map((m) => m.name)).toEqual(['B', 'A']);
+});
+
+test('parts that may be keyed are listed as the schemas have them: the player has the list and no schemas', () => {
+  const inSchemas = keyedPartNames(keyedSchema).filter((name) => name !== 'window');
+  expect([...KEYED_ROOTS].sort()).toEqual(inSchemas.sort());
 });

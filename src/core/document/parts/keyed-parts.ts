@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { drawingsPerSecond, type Effect } from '../../effects';
 import type { Path } from '../../geometry';
-import { FACTS, keyedPartNames, propertyAt, type Property } from '../../properties';
+import { FACTS, propertyAt, type Property } from '../../properties';
 import { isKeyed, keysOf, withRetimedKeys, type Animated } from '../../timing';
 import {
   groupSchema,
@@ -46,7 +46,7 @@ export interface Keyed {
 export type KeyedPart = string;
 
 /** What may bear keys: a layer, what a group has of its own, a pin, or what the piece has of its own. */
-const keyedSchema = z.union([
+export const keyedSchema = z.union([
   layerSchema,
   groupSchema.extend({ window: windowSchema }),
   z.strictObject({
@@ -58,19 +58,13 @@ const keyedSchema = z.union([
 ]);
 
 /**
- * Parts of what bears keys under which anything may be keyed, but for the window, in the order in which their keys are told:
- * what layers are made of before what may be done to any of them.
+ * Parts of what bears keys under which anything may be keyed, but for the window, in the order in which their keys are told: what layers
+ * are made of before what may be done to any of them. A list, because the player asks it while it paints and holds no schemas.
  */
-function keyedRoots(): readonly string[] {
-  if (!roots) {
-    const common = keyedPartNames(groupSchema);
-    const all = keyedPartNames(keyedSchema).filter((name) => name !== 'window');
-    roots = [...all.filter((name) => !common.includes(name)), ...all.filter((name) => common.includes(name))];
-  }
-  return roots;
-}
-// Read from the schemas when it is first asked for.
-let roots: readonly string[] | null = null;
+export const KEYED_ROOTS = [
+  ...['ink', 'between', 'arrival', 'count', 'axes', 'pin', 'drawings'],
+  ...['place', 'masks', 'effects', 'line'],
+];
 
 const OF_WINDOW = Object.keys(windowSchema.shape);
 
@@ -127,7 +121,7 @@ function keyedUnder(value: unknown, way: string): KeyedPart[] {
 /** Every part that follows keys, those of the window first. */
 export function keyedParts(keyed: Keyed): KeyedPart[] {
   const ofWindow = keyed.window ? keyedUnder(keyed.window, '') : [];
-  return keyedRoots().reduce((parts, root) => {
+  return KEYED_ROOTS.reduce((parts, root) => {
     const value = (keyed as Record<string, object | undefined>)[root];
     if (typeof value !== 'object') return parts;
     let own = known.get(value);
