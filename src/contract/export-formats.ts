@@ -21,7 +21,7 @@ export type Transparency = keyof typeof TRANSPARENCIES;
 type FormatOption = 'quality' | 'plays' | 'number' | 'wordless' | 'depth';
 
 /** What of a picture a format may be without words for. */
-type Lack =
+export type Lack =
   /** Glows, shadows, feathered edges, ink that melts. */
   | 'softness'
   | 'blends'

@@ -5,6 +5,7 @@ export * from './export-formats';
 export * from './exports';
 export * from './fields';
 export * from './lettering';
+export * from './losses';
 export * from './open-api';
 export * from './pictures';
 export * from './pieces';

@@ -1,5 +1,5 @@
 import { withColours } from '../ink';
-import type { DrawItem } from './draw-list';
+import type { DrawItem, Filter } from './draw-list';
 
 /** An item in one colour, gradients by their alpha alone; how its colours would have met others is of no account then. */
 function inColour(item: DrawItem, colour: string): DrawItem {
@@ -8,9 +8,113 @@ function inColour(item: DrawItem, colour: string): DrawItem {
   return { ...plain, items: plain.items.map((inner) => inColour(inner, colour)) };
 }
 
+const BRIGHTNESS: Filter = { kind: 'alpha from brightness' };
+
 /** Whether how much of something is seen follows the brightness of an item. */
-const isBright = (item: DrawItem): boolean =>
-  item.kind === 'group' && (item.filters ?? []).some(({ kind }) => kind === 'alpha from brightness');
+export const isBright = (item: DrawItem): boolean =>
+  item.kind === 'group' && (item.filters ?? []).some(({ kind }) => kind === BRIGHTNESS.kind);
+
+/** Whether an item is as it is painted one over another: nothing in it cuts, and its alpha does not follow colours. */
+const isSimple = (item: DrawItem): boolean =>
+  item.kind !== 'group' ||
+  (!(item.filters ?? []).some(({ kind }) => kind === 'tint' || kind === BRIGHTNESS.kind) &&
+    !item.moments &&
+    item.items.every((inner) => !inner.operator && isSimple(inner)));
+
+/**
+ * What covers, as white that lies over black: each cut becomes black laid over what it cuts, which leaves just as much. Null where that
+ * can't be said, as something cuts within a part that lies over another.
+ */
+function whiteOverBlack(items: readonly DrawItem[]): DrawItem[] | null {
+  const out: DrawItem[] = [];
+  for (const [i, item] of items.entries()) {
+    const { operator, ...rest } = item;
+    if (operator !== undefined && operator !== 'erase') return null;
+    if (isSimple(item)) {
+      out.push(inColour(rest as DrawItem, operator ? '#000000' : '#ffffff'));
+      continue;
+    }
+    // What lies lowest lies over nothing: what is in it can stand beside the rest.
+    const isPlain =
+      item.kind === 'group' && !item.filters && !item.moments && item.opacity === 1 && !item.blend;
+    const inner = i === 0 && !operator && isPlain ? whiteOverBlack(item.items) : null;
+    if (!inner) return null;
+    out.push(...inner);
+  }
+  return out;
+}
+
+/** Whether anything in an item cuts. */
+const hasCuts = (item: DrawItem): boolean =>
+  item.kind === 'group' && item.items.some((inner) => inner.operator !== undefined || hasCuts(inner));
+
+/** Further out than any picture reaches, px. */
+const FAR = 10_000;
+
+/** Whether an item covers the whole of any picture. */
+const coversAll = (item: DrawItem): boolean =>
+  item.kind === 'fill' &&
+  item.opacity === 1 &&
+  item.path.length === 5 &&
+  item.path.every((command) => command.slice(1).every((n) => Math.abs(n as number) >= FAR));
+
+/** What lies in a matte, lowest first, where its lowest part is a plain group and could as well stand beside the rest. */
+function opened(items: readonly DrawItem[]): readonly DrawItem[] {
+  const [first, ...rest] = items;
+  const isPlain =
+    first?.kind === 'group' &&
+    !first.operator &&
+    !first.filters &&
+    !first.moments &&
+    !first.blend &&
+    first.opacity === 1;
+  return isPlain && hasCuts(first) ? [...opened(first.items), ...rest] : items;
+}
+
+/**
+ * A matte that covers and then is cut, as mattes one after another: what is kept of all that covers, and of that what each cut leaves. Null
+ * where something covers after a cut.
+ */
+function oneAfterAnother(matte: DrawItem): DrawItem[] | null {
+  if (matte.kind !== 'group' || matte.filters || matte.moments || matte.opacity !== 1) return null;
+  const items = opened(matte.items);
+  const cut = items.findIndex((item) => item.operator === 'erase' || item.operator === 'keep');
+  if (cut < 1) return null;
+  const [covers, cuts] = [items.slice(0, cut), items.slice(cut)];
+  if (cuts.some(({ operator }) => operator !== 'erase' && operator !== 'keep')) return null;
+  const [first] = covers;
+  const isWhole = covers.length === 1 && coversAll(first!);
+  if (matte.operator === 'keep')
+    return isWhole ? cuts : [{ kind: 'group', items: covers, opacity: 1, operator: 'keep' }, ...cuts];
+  // What cuts everything but a part leaves that part.
+  const [only] = cuts;
+  return isWhole && cuts.length === 1 && only!.operator === 'erase' ? [{ ...only!, operator: 'keep' }] : null;
+}
+
+const flattened = new WeakMap<DrawItem, readonly DrawItem[]>();
+
+function flat(item: DrawItem): readonly DrawItem[] {
+  if (item.kind !== 'group') return [item];
+  const found = flattened.get(item);
+  if (found) return found;
+  const inner: DrawItem = { ...item, items: flatMattes(item.items) };
+  let made: readonly DrawItem[] = [inner];
+  if ((item.operator === 'keep' || item.operator === 'erase') && !isBright(item) && hasCuts(item)) {
+    const row = oneAfterAnother(inner);
+    const lit = row === null && item.operator === 'keep' ? whiteOverBlack(inner.items) : null;
+    if (row) made = row.flatMap(flat);
+    else if (lit) made = [{ ...inner, items: lit, filters: [BRIGHTNESS, ...(item.filters ?? [])] }];
+  }
+  flattened.set(item, made);
+  return made;
+}
+
+/**
+ * Items whose mattes hold no mattes of their own where that can be said otherwise: as mattes one after another, or with cuts as black over
+ * white, read by brightness. Browsers paint a matte within a matte once and not again when it moves (Chromium 156, seen); some players
+ * don't paint it at all. The same items again for the same item.
+ */
+export const flatMattes = (items: readonly DrawItem[]): DrawItem[] => items.flatMap(flat);
 
 /**
  * Items whose mattes are white and whose cuts are black: whoever reads a matte by its brightness and not by its alpha reads the

@@ -1,8 +1,11 @@
 import type { DrawItem, GroupItem } from './draw-list';
 
-/** Whether a group is nothing but soft: a glow, a shadow, which formats without softness do without. */
+/**
+ * Whether a group is nothing but soft: a glow, a shadow, which formats without softness do without. They are blurred in one colour; what is
+ * blurred as it is, such as a mask, has a hard edge there.
+ */
 export const isOnlySoft = ({ filters = [], operator }: Pick<GroupItem, 'filters' | 'operator'>): boolean =>
-  !operator && filters.some(({ kind }) => kind === 'blur') && !filters.some(({ kind }) => kind === 'sharpen');
+  !operator && ['tint', 'blur'].every((kind) => filters.some((filter) => filter.kind === kind));
 
 /** Items without those that are nothing but soft, in groups as well. */
 export const withoutSoft = (items: readonly DrawItem[]): readonly DrawItem[] =>

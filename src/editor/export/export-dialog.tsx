@@ -2,13 +2,12 @@
 import { useState } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import styled from 'styled-components';
-import { EXPORTS, wholeSettings } from '@/contract';
+import { EXPORTS, notCarried, wholeSettings } from '@/contract';
 import { Dialog, MainButton } from '@/ui';
 import { exportAsked } from '../export-watch';
 import { textsFollowed } from '../reveal';
 import { call, save, useSaving } from '../saving';
 import { useCalm } from '../state';
-import { notCarried } from './carried';
 import { askedEvery } from './facts';
 import { ExportSettingsForm } from './export-settings-form';
 import { PastExports } from './past-exports';

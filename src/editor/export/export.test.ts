@@ -3,6 +3,7 @@ import {
   exportSettingsSchema,
   FORMAT_IDS,
   isSentTo,
+  notCarried,
   presetSchema,
   RECEIVER_IDS,
   wholeSettings,
@@ -14,7 +15,6 @@ import { highWater } from '../../../demo/high-water';
 import { lowerThird } from '../../../demo/lower-third';
 import { addLayers, newPiece, newStroke, type Piece } from '@/core/document';
 import { corner } from '@/core/geometry';
-import { notCarried } from './carried';
 import { expectedSize } from './expected-size';
 import { askedFor, changedAsked, presetOf, settingsFor, type Asked } from './use-asked';
 

@@ -1,4 +1,5 @@
 import { distance, measurePath, pathBounds, pointAtLength, type Point } from '../../geometry';
+import { fnv1a } from '../../numbers';
 import { onSpan, withOnSpan } from '../keys';
 import { updateStrokes } from '../parts';
 import { strokesOf, widestOf, type Piece, type Stroke } from '../schema';
@@ -35,10 +36,9 @@ export interface Spread {
 /** A stroke however short takes this many frames. */
 const LEAST_FRAMES = 2;
 
-/** A number for a name and a seed, alike on every machine (FNV-1a). */
+/** A number for a name and a seed, alike on every machine. */
 function chance(text: string, seed: number): number {
-  let hash = 0x811c9dc5 ^ seed;
-  for (let i = 0; i < text.length; i++) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193);
+  let hash = fnv1a(text, seed) | 0;
   hash ^= hash >>> 15;
   return Math.imul(hash, 0x2c1b3c6d) >>> 0;
 }

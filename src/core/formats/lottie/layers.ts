@@ -1,5 +1,5 @@
 import { isOnlySoft, type Filter } from '../../draw';
-import { transformCommands } from '../../geometry';
+import type { Matrix } from '../../geometry';
 import {
   groundsOf,
   sampleOf,
@@ -10,7 +10,6 @@ import {
   type Track,
   type TrackGroup,
   type TrackItem,
-  type TrackShape,
 } from '../tracks';
 import { paintShape } from './paints';
 import { moving, pathShapes, rgb, short, still } from './values';
@@ -43,13 +42,20 @@ export class Assets {
   together(layers: Layers): LottieLayer {
     const id = `comp${this.all.length + 1}`;
     // The first of a list lies on top.
-    this.all.push({ id, layers: layers.toReversed() });
+    this.all.push({ id, layers: numbered(layers) });
     return {
       ...{ ty: 0, refId: id, w: this.width, h: this.height },
       ...{ ks: placed(still(100)), ip: 0, op: this.frames, st: 0 },
     };
   }
 }
+
+/**
+ * Layers in the order of the format, the first on top, each with its number; who is seen through another names it. (Players read a matte by
+ * that name or take the layer before: some do only the one, some only the other.)
+ */
+export const numbered = (layers: Layers): Layers =>
+  layers.toReversed().map((layer, i) => ({ ...layer, ind: i + 1, ...(layer.tt !== undefined && { tp: i }) }));
 
 const placed = (opacity: unknown, x = 0, y = 0) => ({
   o: opacity,
@@ -80,26 +86,41 @@ const opacityOf = (items: readonly (TrackItem | null)[]) =>
     0.2,
   );
 
-const shapeLayer = (shapes: readonly object[], opacity: unknown, from: number, to: number): LottieLayer => ({
-  ...{ ty: 4, shapes: [{ ty: 'gr', it: [...shapes, { ty: 'tr', ...placed(still(100)) }] }] },
+const shapeLayer = (
+  shapes: readonly object[],
+  opacity: unknown,
+  from: number,
+  to: number,
+  transform: object = placed(still(100)),
+): LottieLayer => ({
+  ...{ ty: 4, shapes: [{ ty: 'gr', it: [...shapes, { ty: 'tr', ...transform }] }] },
   ...{ ks: placed(opacity), ip: from, op: to, st: 0 },
 });
 
-/** A shape whose pen stands askew is drawn where it stands; its pen is as wide as it is in the mean. */
-function upright(item: TrackShape): TrackShape {
-  if (item.kind === 'fill' || !item.transform) return item;
-  const { transform: m, ...own } = item;
-  const size = Math.sqrt(Math.abs(m[0] * m[3] - m[1] * m[2]));
-  return { ...own, path: transformCommands(item.path, m), width: item.width * size };
+/** A matrix as the format has transforms: scaled, skewed, turned, then moved. Undefined where it has no area. */
+function transformOf([a, b, c, d, e, f]: Matrix): object | undefined {
+  const area = a * d - b * c;
+  const width = Math.hypot(a, b);
+  if (Math.abs(area) < 1e-9 || width < 1e-6) return undefined;
+  const degrees = (radians: number): number => short((radians * 180) / Math.PI, 4);
+  return {
+    ...placed(still(100), short(e, 3), short(f, 3)),
+    r: still(degrees(Math.atan2(b, a))),
+    s: still([short(width * 100, 4), short((area / width) * 100, 4)]),
+    // To the left, where SVG skews to the right.
+    sk: still(degrees(-Math.atan((a * c + b * d) / area))),
+    sa: still(0),
+  };
 }
 
 function shapeLayers({ items }: ShapeTrack, tint: string | null): Layers {
-  const standing = items.map((item) => item && upright(item));
-  const first = standing.find((item) => item !== null)!;
-  const paint = paintShape(standing, first, tint);
+  const first = items.find((item) => item !== null)!;
+  const paint = paintShape(items, first, tint);
+  // A pen that stands askew is drawn in its own measure.
+  const transform = first.kind === 'stroke' && first.transform ? transformOf(first.transform) : undefined;
   const opacity = opacityOf(items);
   const trim =
-    first.kind === 'stroke' && !first.dashes ? trimOf(standing.map((item) => item?.path ?? null)) : null;
+    first.kind === 'stroke' && !first.dashes ? trimOf(items.map((item) => item?.path ?? null)) : null;
   if (trim) {
     const share = (end: 'from' | 'to') =>
       moving(
@@ -109,11 +130,11 @@ function shapeLayers({ items }: ShapeTrack, tint: string | null): Layers {
       );
     const tm = { ty: 'tm', s: share('from'), e: share('to'), o: still(0), m: 1 };
     return runsOf(items, () => true).map(({ from, to }) =>
-      shapeLayer([...pathShapes(trim.path), tm, paint], opacity, from, to),
+      shapeLayer([...pathShapes(trim.path), tm, paint], opacity, from, to, transform),
     );
   }
-  return runsOf(standing, (a, b) => a.path === b.path).map(({ from, to, value }) =>
-    shapeLayer([...pathShapes(value.path), paint], opacity, from, to),
+  return runsOf(items, (a, b) => a.path === b.path).map(({ from, to, value }) =>
+    shapeLayer([...pathShapes(value.path), paint], opacity, from, to, transform),
   );
 }
 

@@ -1,6 +1,6 @@
-import type { DrawList } from '../../draw';
+import { flatMattes, type DrawList } from '../../draw';
 import { tracksOf } from '../tracks';
-import { Assets, stacked } from './layers';
+import { Assets, numbered, stacked } from './layers';
 import { short } from './values';
 
 /** Version 1.0.0 of the specification, in the digits it is written by. */
@@ -21,9 +21,16 @@ interface LottieFilm {
 export function writeLottie({ name, lists, framesPerSecond }: LottieFilm): string {
   const { width, height } = lists[0]!;
   const assets = new Assets(lists.length, width, height);
-  const layers = stacked(assets, tracksOf(lists.map(({ items }) => items))).toReversed();
+  const layers = numbered(stacked(assets, tracksOf(lists.map(({ items }) => flatMattes(items)))));
+  // Where any layer is blended all say how they are: players go on with what the layer before said (lottie-web on canvas, seen).
+  const isBlended = [layers, ...assets.all.map((asset) => asset.layers)].flat().some(({ bm }) => bm);
+  const said = (all: typeof layers) => (isBlended ? all.map((layer) => ({ bm: 0, ...layer })) : all);
   return `${JSON.stringify({
     ...{ v: '5.9.0', ver: VERSION, nm: name, fr: short(framesPerSecond, 4), ip: 0, op: lists.length },
-    ...{ w: width, h: height, assets: assets.all, layers },
+    ...{ w: width, h: height },
+    ...{
+      assets: assets.all.map((asset) => ({ ...asset, layers: said(asset.layers) })),
+      layers: said(layers),
+    },
   })}\n`;
 }

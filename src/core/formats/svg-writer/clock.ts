@@ -42,6 +42,10 @@ export function stepping(clock: Clock, name: string, values: readonly string[]):
   };
 }
 
+/** SMIL for an attribute of a number that is another at every frame. */
+export const ticking = (clock: Clock, name: string): string =>
+  element('animate', { attributeName: name, values: `0;${clock.frames}`, ...timing(clock) });
+
 /**
  * SMIL for an attribute of numbers that goes evenly from key to key: exact at every frame within a tolerance, smooth between.
  * @param written the attribute's text for its numbers.

@@ -1,5 +1,12 @@
 import { isRadial, type PlainColouring } from '../../ink';
+import { fnv1a } from '../../numbers';
 import { element, short } from './element';
+
+/** Stands in ids for the name of the file until all of it is written. No text of a piece may hold it: XML 1.0 has no such character. */
+const FILE = '\u0001';
+
+/** A file with its name in its ids, so that two files in one page don't take one another's masks. The name is a hash of what is in it. */
+export const nameIds = (file: string): string => file.replaceAll(FILE, fnv1a(file).toString(36));
 
 /** What is named once and used by its name: gradients, masks, filters. The same content is kept once. */
 export class Definitions {
@@ -11,7 +18,7 @@ export class Definitions {
     const key = kind + content;
     let id = this.ids.get(key);
     if (id === undefined) {
-      id = `${kind}${this.ids.size + 1}`;
+      id = `${kind}${this.ids.size + 1}-${FILE}`;
       this.ids.set(key, id);
       this.written.push(make(id));
     }

@@ -1,7 +1,7 @@
-import type { DrawList } from '../../draw';
+import { flatMattes, type DrawList } from '../../draw';
 import { tracksOf } from '../tracks';
 import type { Clock } from './clock';
-import { Definitions } from './definitions';
+import { Definitions, nameIds } from './definitions';
 import { element, short, text } from './element';
 import { blurBeyond, writeTracks } from './write-tracks';
 
@@ -28,11 +28,12 @@ export interface Film {
 export function writeSvg({ name, lists, framesPerSecond, plays, still, scale, over }: Film): string {
   const { width, height } = lists[0]!;
   const clock: Clock = { frames: lists.length, seconds: lists.length / framesPerSecond, plays, still };
-  const beyond = blurBeyond(lists.map(({ items }) => items));
+  const frames = lists.map(({ items }) => flatMattes(items));
+  const beyond = blurBeyond(frames);
   const region = { x: -beyond, y: -beyond, width: width + 2 * beyond, height: height + 2 * beyond };
   const defs = new Definitions();
-  const content = writeTracks({ clock, defs, region }, tracksOf(lists.map(({ items }) => items)));
-  return `${element(
+  const content = writeTracks({ clock, defs, region }, tracksOf(frames));
+  const file = `${element(
     'svg',
     {
       xmlns: 'http://www.w3.org/2000/svg',
@@ -45,4 +46,5 @@ export function writeSvg({ name, lists, framesPerSecond, plays, still, scale, ov
       (over ? element('rect', { width, height, fill: over }) : '') +
       content,
   )}\n`;
+  return nameIds(file);
 }

@@ -1,7 +1,7 @@
 import { filterReach, type DrawItem, type ShapeItem } from '../../draw';
 import { compactPathData } from '../../geometry';
 import { groundsOf, sampleOf, slicesOf, type GroupTrack, type ShapeTrack, type Track } from '../tracks';
-import { gliding, held, stepping, type Clock, type Moving } from './clock';
+import { gliding, held, stepping, ticking, type Clock, type Moving } from './clock';
 import { paintOf, type Definitions } from './definitions';
 import { element, short } from './element';
 import { blackening, filterOf, type Region } from './filters';
@@ -126,11 +126,14 @@ const groundOf = ({ clock }: Writing, { items }: GroupTrack): string =>
     .join('');
 
 /** A mask of a content, by its alpha or by its brightness. */
-function maskOf({ defs, region }: Writing, content: string, by: 'alpha' | 'luminance'): string {
+function maskOf({ clock, defs, region }: Writing, matte: string, by: 'alpha' | 'luminance'): string {
   const { x, y, width, height } = region;
   const place = { maskUnits: 'userSpaceOnUse', x, y, width, height };
+  // Chromium paints a mask anew where something of its own moves, not where only a mask within it does: this moves, and is not seen.
+  const isNested = clock.frames > 1 && matte.includes('mask="url(');
+  const content = isNested ? element('rect', { width: 0, height: 0 }, ticking(clock, 'x')) + matte : matte;
   return `url(#${defs.id('mask', by + content, (id) =>
-    element('mask', { id, ...place, style: by === 'alpha' ? 'mask-type:alpha' : undefined }, content),
+    element('mask', { id, ...place, 'mask-type': by === 'alpha' ? 'alpha' : undefined }, content),
   )})`;
 }
 
@@ -161,7 +164,11 @@ function stacked(writing: Writing, tracks: readonly Track[], below: string, shar
               { fill: '#fff', ...(absent.value === 'none' && { display: 'none' }) },
               absent.moves,
             );
-      content = content && element('g', { mask: maskOf(writing, open + own(), 'alpha') }, content);
+      // A mask of SVG reads brightness by itself where nothing else is done to it before.
+      const bright = isReadByBrightness(track);
+      const matte = bright ? trackElement(writing, withoutFirstFilter(track), false, share) : own();
+      const mask = maskOf(writing, open + matte, bright ? 'luminance' : 'alpha');
+      content = content && element('g', { mask }, content);
     } else if (operator === 'erase') {
       const black =
         track.kind === 'group' ? element('g', { filter: blackening(region, defs) }, own()) : own(true);
@@ -181,6 +188,14 @@ function stacked(writing: Writing, tracks: readonly Track[], below: string, shar
 }
 /** Stands for an item where another is absent. */
 const ABSENT: ShapeItem = { kind: 'fill', path: [], colour: '#ffffff', opacity: 1 };
+
+const isReadByBrightness = (track: Track): track is GroupTrack =>
+  track.kind === 'group' && sampleOf(track).filters?.[0]?.kind === 'alpha from brightness';
+
+const withoutFirstFilter = (track: GroupTrack): GroupTrack => ({
+  ...track,
+  items: track.items.map((item) => item && { ...item, filters: item.filters?.slice(1) ?? [] }),
+});
 
 const blends = (track: Track): boolean => {
   const { blend, operator } = sampleOf(track);

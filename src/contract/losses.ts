@@ -5,8 +5,9 @@ import {
   frameStep,
   isSingle,
   needsColour,
-  type WholeExportSettings,
-} from '@/contract';
+  type Lack,
+} from './export-formats';
+import type { WholeExportSettings } from './exports';
 import type { Part, Piece } from '@/core/document';
 import { isRedrawn, isSoft, isTranslucent, namesOfParts } from '@/core/scene';
 import { framesPerSecond } from '@/core/timing';
@@ -15,6 +16,8 @@ import { framesPerSecond } from '@/core/timing';
 interface Loss {
   readonly what: string;
   readonly layers: readonly string[];
+  /** What of the picture it is that is seen otherwise in the file; absent where only the way it is held differs. */
+  readonly lack?: Lack;
 }
 
 /** What of a piece a file of these settings will not hold, in words. */
@@ -39,20 +42,23 @@ export function notCarried(piece: Piece, settings: WholeExportSettings): Loss[] 
       layers: [],
     });
   const { lacks = [] } = format;
-  const lacking = (what: (typeof lacks)[number], isSo: (part: Part) => boolean): string[] =>
+  const lacking = (what: Lack, isSo: (part: Part) => boolean): string[] =>
     lacks.includes(what) ? namesOfParts(piece, isSo) : [];
   const soft = lacking('softness', isSoft);
   if (soft.length > 0)
     losses.push({
       what: 'Glows and shadows are left out, soft edges become hard, ink does not melt',
       layers: soft,
+      lack: 'softness',
     });
   const blended = lacking('blends', ({ blend }) => blend !== undefined);
-  if (blended.length > 0) losses.push({ what: 'Blends are laid over plainly', layers: blended });
+  if (blended.length > 0)
+    losses.push({ what: 'Blends are laid over plainly', layers: blended, lack: 'blends' });
   if (lacks.includes('motion blur') && piece.shutter)
     losses.push({
       what: `Motion blur is left out: it is a sum of many pictures.${isSingle(format) ? '' : ' A still has it.'}`,
       layers: [],
+      lack: 'motion blur',
     });
   const redrawn = lacking('changing outlines', isRedrawn);
   if (redrawn.length > 0)
