@@ -8,6 +8,8 @@ import { paint } from '../src/core/paint';
 import { evaluate, posterFrame } from '../src/core/scene';
 import { filledPiece } from '../src/server/filled-piece';
 import { pageOf, playerScript, reelOf } from '../src/server/player';
+import { someOf } from '../src/core/testing/cases';
+import { FEATURES, pieceWith } from '../src/core/testing/feature-pieces';
 import { three } from './pieces';
 import { hashOf } from './pixels';
 
@@ -72,7 +74,10 @@ function painted(piece: Piece, frame: number, width: number): string {
   return hashOf(canvas.getContext('2d').getImageData(0, 0, canvas.width, canvas.height).data);
 }
 
-for (const piece of SAMPLE_PROJECT.pieces)
+for (const piece of [
+  ...someOf(SAMPLE_PROJECT.pieces, 5),
+  ...someOf(FEATURES, 4).map((feature) => pieceWith(feature)),
+])
   test(`${piece.name}: a page shows its frames to the last bit as they were designed`, async ({ page }) => {
     const errors: string[] = [];
     page.on('pageerror', (error) => errors.push(error.message));

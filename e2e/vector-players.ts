@@ -70,20 +70,15 @@ export interface VectorPlayer {
   readonly show: (page: Page, piece: Piece, frame: number) => Promise<void>;
 }
 
+/** An animated SVG of a film's frames; of one frame, a still. */
+export const animatedSvgText = ({ name, rate }: Piece, lists: readonly DrawList[]): string =>
+  writeSvg({ name, lists, framesPerSecond: framesPerSecond(rate), plays: 'once', still: 0, scale: 1 });
+
 export const animatedSvg: VectorPlayer = {
   // Chromium strokes some curves a fifth of a pixel beside where its own canvas does: on thin rings that alone is two in a hundred.
   most: ({ name }) => ({ 'Tide ring': 0.02, 'Programme ident': 0.025 })[name] ?? 0.01,
   async load(page, piece, lists) {
-    const rate = framesPerSecond(piece.rate);
-    const svg = writeSvg({
-      name: piece.name,
-      lists,
-      framesPerSecond: rate,
-      plays: 'once',
-      still: 0,
-      scale: 1,
-    });
-    await page.setContent(`<body style="margin:0">${svg}</body>`);
+    await page.setContent(`<body style="margin:0">${animatedSvgText(piece, lists)}</body>`);
   },
   show: (page, piece, frame) =>
     page.evaluate(

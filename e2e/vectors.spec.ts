@@ -12,13 +12,13 @@ test.describe.configure({ timeout: 60_000 });
 const SAYABLE = ['Tide ring', 'Chapter card', 'Programme ident'];
 
 for (const [name, player, frames, pieces, few] of [
-  ['animated SVG', animatedSvg, times(2, 8), SAMPLE_PROJECT.pieces, 5],
+  ['animated SVG', animatedSvg, times(2, 8), SAMPLE_PROJECT.pieces, 3],
   [
     'Lottie in lottie-web',
     lottieWeb('svg'),
     times(1, 6),
     SAMPLE_PROJECT.pieces.filter((piece) => SAYABLE.includes(piece.name)),
-    2,
+    1,
   ],
 ] as const) {
   for (const sample of someOf(pieces, few)) {

@@ -53,6 +53,8 @@ interface ExportFormat {
   readonly vector?: true;
   /** What of a picture it can't hold, which the dialog says of a piece that has it. */
   readonly lacks?: readonly Lack[];
+  /** What of a picture it holds as a picture among its shapes. */
+  readonly pictures?: readonly Lack[];
   /** Most frames of one file: it is made, and read, as a whole. */
   readonly mostFrames?: number;
   /** Whether its codec takes only even widths and heights: a row or column of the ground is added. */
@@ -231,6 +233,7 @@ export const EXPORT_FORMATS = {
     transparencies: ['straight', 'over'],
     options: [],
     vector: true,
+    pictures: ['motion blur'],
     bits: [0.08, 2.8],
   },
   'still-pdf': {
@@ -242,7 +245,8 @@ export const EXPORT_FORMATS = {
     transparencies: ['straight', 'over'],
     options: [],
     vector: true,
-    lacks: ['softness', 'blends', 'motion blur'],
+    lacks: ['blends'],
+    pictures: ['softness', 'motion blur'],
     bits: [0.05, 4.2],
   },
   'keys-csv': {

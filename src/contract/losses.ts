@@ -1,12 +1,4 @@
-import {
-  exportSize,
-  fileSize,
-  formatOf,
-  frameStep,
-  isSingle,
-  needsColour,
-  type Lack,
-} from './export-formats';
+import { exportSize, fileSize, formatOf, frameStep, needsColour, type Lack } from './export-formats';
 import type { WholeExportSettings } from './exports';
 import type { Part, Piece } from '@/core/document';
 import { isRedrawn, isSoft, isTranslucent, namesOfParts } from '@/core/scene';
@@ -41,7 +33,7 @@ export function notCarried(piece: Piece, settings: WholeExportSettings): Loss[] 
       what: `${format.name} holds ${format.mostRate} frames a second at most: every ${step === 2 ? 'second' : `${step}th`} frame leaves, ${Number((framesPerSecond(piece.rate) / step).toFixed(2))} a second.`,
       layers: [],
     });
-  const { lacks = [] } = format;
+  const { lacks = [], pictures = [] } = format;
   const lacking = (what: Lack, isSo: (part: Part) => boolean): string[] =>
     lacks.includes(what) ? namesOfParts(piece, isSo) : [];
   const soft = lacking('softness', isSoft);
@@ -56,10 +48,15 @@ export function notCarried(piece: Piece, settings: WholeExportSettings): Loss[] 
     losses.push({ what: 'Blends are laid over plainly', layers: blended, lack: 'blends' });
   if (lacks.includes('motion blur') && piece.shutter)
     losses.push({
-      what: `Motion blur is left out: it is a sum of many pictures.${isSingle(format) ? '' : ' A still has it.'}`,
+      what: 'Motion blur is left out: it is a sum of many pictures. A still has it.',
       layers: [],
       lack: 'motion blur',
     });
+  if (pictures.includes('motion blur') && piece.shutter)
+    losses.push({ what: 'What is blurred by its motion is a picture among the shapes', layers: [] });
+  const softened = pictures.includes('softness') ? namesOfParts(piece, isSoft) : [];
+  if (softened.length > 0)
+    losses.push({ what: 'What is blurred or glows is a picture among the shapes', layers: softened });
   const redrawn = lacking('changing outlines', isRedrawn);
   if (redrawn.length > 0)
     losses.push(

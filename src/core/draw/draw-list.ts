@@ -58,6 +58,15 @@ export type Filter =
   /** The soft edge of a blur of so much standard deviation (px) made a sharp one, where it was: alpha of a half stays. */
   | { readonly kind: 'sharpen'; readonly deviation: number };
 
+/** What stands for items where a format of shapes has no word for them: a PNG as a data URL, and where it lies, px. */
+export interface Picture {
+  readonly href: string;
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
 /** Items painted together over nothing, filtered, and then laid down as one. */
 export interface GroupItem extends Laid {
   readonly kind: 'group';
@@ -66,6 +75,8 @@ export interface GroupItem extends Laid {
   readonly moments?: true;
   /** Done one after another. */
   readonly filters?: readonly Filter[];
+  /** In files of shapes, instead of its items. */
+  readonly picture?: Picture;
 }
 
 /** An item that is one shape. */

@@ -5,6 +5,7 @@ export { changedItems, type Change } from './changed-items';
 export * from './draw-list';
 export * from './item-bounds';
 export * from './kept';
+export { pictured } from './pictured';
 export * from './plain-mattes';
 export * from './soft';
 export * from './solid-items';

@@ -31,7 +31,7 @@ function whiteOverBlack(items: readonly DrawItem[]): DrawItem[] | null {
     const { operator, ...rest } = item;
     if (operator !== undefined && operator !== 'erase') return null;
     if (isSimple(item)) {
-      out.push(inColour(rest as DrawItem, operator ? '#000000' : '#ffffff'));
+      out.push(inColour(rest, operator ? '#000000' : '#ffffff'));
       continue;
     }
     // What lies lowest lies over nothing: what is in it can stand beside the rest.

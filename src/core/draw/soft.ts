@@ -1,4 +1,4 @@
-import type { DrawItem, GroupItem } from './draw-list';
+import type { GroupItem } from './draw-list';
 
 /**
  * Whether a group is nothing but soft: a glow, a shadow, which formats without softness do without. They are blurred in one colour; what is
@@ -6,10 +6,3 @@ import type { DrawItem, GroupItem } from './draw-list';
  */
 export const isOnlySoft = ({ filters = [], operator }: Pick<GroupItem, 'filters' | 'operator'>): boolean =>
   !operator && ['tint', 'blur'].every((kind) => filters.some((filter) => filter.kind === kind));
-
-/** Items without those that are nothing but soft, in groups as well. */
-export const withoutSoft = (items: readonly DrawItem[]): readonly DrawItem[] =>
-  items.flatMap((item): readonly DrawItem[] => {
-    if (item.kind !== 'group') return [item];
-    return isOnlySoft(item) ? [] : [{ ...item, items: withoutSoft(item.items) }];
-  });

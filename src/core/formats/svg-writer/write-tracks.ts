@@ -205,6 +205,11 @@ const blends = (track: Track): boolean => {
 function groupElement(writing: Writing, track: GroupTrack, share?: number): string {
   const { items, children } = track;
   const first = sampleOf(track);
+  if (first.picture) {
+    const { opacity } = first;
+    const drawn = { ...first.picture, preserveAspectRatio: 'none', style: styleOf(first) };
+    return element('image', { ...drawn, opacity: opacity < 1 ? short(opacity, 4) : undefined });
+  }
   const moments = first.moments ? Math.max(...items.map((item) => item?.items.length ?? 0)) : 0;
   const content = stacked(writing, children, groundOf(writing, track), moments > 0 ? 1 / moments : undefined);
   if (content === '') return '';

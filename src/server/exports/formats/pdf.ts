@@ -2,10 +2,10 @@ import { createWriteStream } from 'node:fs';
 import { finished } from 'node:stream/promises';
 import PdfDocument from 'pdfkit';
 import svgToPdf from 'svg-to-pdfkit';
-import { changed, type Piece } from '@/core/document';
-import { plainMattes, withoutSoft } from '@/core/draw';
+import { flatMattes, pictured, plainMattes, type GroupItem } from '@/core/draw';
 import { writeSvg } from '@/core/formats';
 import { evaluate } from '@/core/scene';
+import { paintedPicture } from './painted-picture';
 import { asDiskFull } from '../../disk';
 import type { WriteFormat } from '../export-job';
 
@@ -14,15 +14,19 @@ const POINTS = 0.75;
 /** A still is of no time; a date in it would make two files of the same frame differ. */
 const UNDATED = new Date(0);
 
-/** One frame as a page of PDF, all of it vectors: the still that SVG has, without what is only soft, drawn onto a page. */
+/** What is done to pixels and not to shapes; turning a matte's brightness into alpha is what masks of PDF do. */
+const isOfPixels = ({ moments, filters = [] }: GroupItem): boolean =>
+  moments !== undefined || filters.some(({ kind }) => kind !== 'alpha from brightness' && kind !== 'shift');
+
+/** One frame as a page of PDF: the still that SVG has, drawn onto a page, with a picture where something is blurred. */
 export const writePdf: WriteFormat = async ({ piece, settings, file, progress }) => {
   const { name, size } = piece;
-  // Light that is summed of many moments has no word in it.
-  const list = evaluate(changed<Piece>(piece, { shutter: undefined }), settings.first);
+  const list = evaluate(piece, settings.first);
+  const items = pictured(flatMattes(list.items), isOfPixels, (group) => paintedPicture(group, size));
   const svg = writeSvg({
     ...{
       name,
-      lists: [{ ...list, items: plainMattes(withoutSoft(list.items)) }],
+      lists: [{ ...list, items: plainMattes(items) }],
       framesPerSecond: 1,
       plays: 'once',
     },

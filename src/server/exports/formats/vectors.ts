@@ -4,9 +4,10 @@ import { changed, type Piece } from '@/core/document';
 import { writeLottie, writeSvg } from '@/core/formats';
 import { evaluate, isRedrawn, namesOfParts, posterFrame } from '@/core/scene';
 import { framesPerSecond } from '@/core/timing';
-import type { DrawList } from '@/core/draw';
+import { pictured, type DrawList } from '@/core/draw';
 import { clamp } from '@/core/numbers';
 import { asDiskFull } from '../../disk';
+import { paintedPicture } from './painted-picture';
 import type { ExportJob, WriteFormat } from '../export-job';
 
 /**
@@ -26,7 +27,14 @@ const vectorWriter =
     const shown = frames.length > 1 ? changed<Piece>(piece, { shutter: undefined }) : piece;
     const lists: DrawList[] = [];
     for (const frame of frames) {
-      lists.push(evaluate(shown, frame));
+      const list = evaluate(shown, frame);
+      // A still that sums moments holds a picture of what moves: hundreds of shapes laid over one another are neither exact nor quick.
+      const items = pictured(
+        list.items,
+        ({ moments }) => moments !== undefined,
+        (group) => paintedPicture(group, piece.size),
+      );
+      lists.push({ ...list, items });
       if (!(await progress(lists.length))) return false;
     }
     await writeFile(file, textOf(lists, job)).catch((error: unknown) => {
