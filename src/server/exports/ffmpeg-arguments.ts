@@ -11,6 +11,8 @@ export interface Frames {
   readonly alpha: boolean;
   /** RGBA, or brightness and colour apart as `toYuv420` makes them, with alpha where that is kept. */
   readonly layout: Layout;
+  /** Which of them begin to be blank: what an encoder would go on showing of the frame before is wiped there. */
+  readonly blankFrom?: readonly number[];
 }
 
 /** What ffmpeg calls the pixels of frames. */

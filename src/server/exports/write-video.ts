@@ -1,6 +1,7 @@
 import { rm } from 'node:fs/promises';
 import { exportedFrames, exportSize, formatOf, frameStep, type WholeExportSettings } from '@/contract';
 import type { Rate } from '@/core/timing';
+import { blankBeginnings } from './blank-frames';
 import type { ExportJob, WriteFormat } from './export-job';
 import { startFfmpeg } from './ffmpeg';
 import type { Frames, Layout } from './ffmpeg-arguments';
@@ -52,6 +53,7 @@ export async function encodeFrames(
     rate: fileRate(job),
     alpha: keepsAlpha(settings.transparency),
     layout: codec.layout,
+    blankFrom: codec.lossy ? blankBeginnings(piece, frames) : [],
   };
   const encoders = files.map((file) => startFfmpeg(codec.arguments(told, settings, file)));
   try {

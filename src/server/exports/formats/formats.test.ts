@@ -21,6 +21,7 @@ import {
 } from '@/contract';
 import {
   addLayers,
+  applyManner,
   changed,
   inkOf,
   newPiece,
@@ -205,7 +206,14 @@ const BT709 = {
 test.each([
   ['webm', { codec_name: 'vp9', pix_fmt: 'yuv420p', ...BT709 }],
   ['prores', { codec_name: 'prores', profile: '4444', pix_fmt: 'yuva444p12le', ...BT709 }],
-  ['lossless', { codec_name: 'qtrle', pix_fmt: 'argb' }],
+  [
+    'lossless',
+    // Red, green and blue as they are: no matrix.
+    {
+      ...{ codec_name: 'qtrle', pix_fmt: 'argb' },
+      ...{ color_space: 'gbr', color_primaries: 'bt709', color_transfer: 'bt709' },
+    },
+  ],
   ['mp4', { codec_name: 'h264', pix_fmt: 'yuv420p', ...BT709 }],
   ['apng', { codec_name: 'apng', pix_fmt: 'rgba' }],
   ['gif', { codec_name: 'gif' }],
@@ -220,6 +228,26 @@ test.each([
     r_frame_rate: '25/1',
     nb_read_frames: '12',
   });
+});
+
+test('WebM: nothing is left of the ink in blank frames, and two exports of the same frames are the same bytes', async () => {
+  const manner = { kind: 'both', from: 'start', onAt: 2, onFrames: 6, offAt: 10, offFrames: 4 } as const;
+  const gone = applyManner(smallPiece('Gone', 24), ['a', 'b'], manner);
+  for (const quality of ['high', 'small'] as const) {
+    const { file } = await written({ format: 'webm', quality }, gone);
+    const first = readFileSync(file);
+    await written({ format: 'webm', quality }, gone);
+    expect(readFileSync(file).equals(first)).toBe(true);
+    const args = ['-v', 'error', '-c:v', 'libvpx-vp9', '-i', file, '-vf', 'alphaextract'];
+    const all = execFileSync('ffmpeg', [...args, '-f', 'rawvideo', '-pix_fmt', 'gray', '-'], {
+      maxBuffer: 1 << 28,
+    });
+    const most = (frame: number): number =>
+      all.subarray(frame * WIDTH * HEIGHT, (frame + 1) * WIDTH * HEIGHT).reduce((a, b) => Math.max(a, b), 0);
+    expect(most(9)).toBeGreaterThan(200);
+    // A level of 255 is what the smaller one rounds to.
+    for (const frame of [15, 19, 23]) expect(most(frame)).toBeLessThanOrEqual(quality === 'high' ? 0 : 1);
+  }
 });
 
 test('odd sizes: H.264 gets a row and a column of the ground, all others keep them', async () => {

@@ -8,6 +8,7 @@ export const lossless: Codec = {
   lossy: false,
   arguments: (frames, _, file) => [
     ...rawInput(frames),
+    ...['-vf', 'setparams=colorspace=gbr:color_primaries=bt709:color_trc=bt709'],
     ...['-c:v', 'qtrle', '-pix_fmt', frames.alpha ? 'argb' : 'rgb24'],
     ...['-f', 'mov', file],
   ],
