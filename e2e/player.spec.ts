@@ -21,7 +21,10 @@ interface Player extends HTMLElement {
   readonly duration: number;
   readonly paused: boolean;
   readonly ended: boolean;
-  play(): void;
+  readonly readyState: number;
+  playbackRate: number;
+  src: string;
+  play(): Promise<void>;
   pause(): void;
 }
 
@@ -132,7 +135,7 @@ test('it plays, pauses, seeks, loops and ends as media elements do; controls are
         const told: string[] = [];
         for (const name of ['play', 'pause', 'ended']) player.addEventListener(name, () => told.push(name));
         player.addEventListener('ended', () => setTimeout(() => done(told)));
-        player.play();
+        void player.play();
       }),
   );
   expect(events).toEqual(['play', 'pause', 'ended']);
@@ -148,7 +151,7 @@ test('it plays, pauses, seeks, loops and ends as media elements do; controls are
           if (player.currentTime < before) done(!player.paused);
           before = player.currentTime;
         });
-        player.play();
+        void player.play();
       }),
   );
   expect(again).toBe(true);
@@ -188,7 +191,7 @@ test('the element fetches a piece by its address; one that is none is an error i
 }) => {
   const piece = three('Fetched');
   const reel = await reelOf(piece, 10, 30, '#204060');
-  pages.set('/obelus-piece.js', { type: 'text/javascript', text: await playerScript(false) });
+  pages.set('/obelus-piece.js', { type: 'text/javascript', text: (await playerScript()).text });
   pages.set('/piece.json', { type: 'application/json', text: JSON.stringify(reel) });
   pages.set('/none.json', { type: 'application/json', text: '{"piece": 3}' });
   pages.set('/element.html', {
@@ -216,5 +219,154 @@ test('the element fetches a piece by its address; one that is none is an error i
         player.setAttribute('src', 'none.json');
       }),
   );
-  expect(said).toEqual(['This is no piece of Obelus.', 'lost.json was answered with 404.']);
+  expect(said).toEqual([
+    'This piece can’t be shown: it is no piece of Obelus.',
+    'lost.json was answered with 404.',
+  ]);
+});
+
+/** A page with elements, under a policy that allows styles of its own files alone. */
+async function openElements(
+  page: Page,
+  body: string,
+): Promise<{ readonly asked: string[]; readonly refused: string[] }> {
+  pages.set('/obelus-piece.js', { type: 'text/javascript', text: (await playerScript()).text });
+  const path = `/${Math.random()}.html`;
+  const policy = `<meta http-equiv="Content-Security-Policy" content="style-src 'self'">`;
+  pages.set(path, {
+    type: 'text/html',
+    text: `<!doctype html>${policy}<script type="module" src="obelus-piece.js"></script>${body}`,
+  });
+  const [asked, refused]: [string[], string[]] = [[], []];
+  page.on('request', (request) => asked.push(new URL(request.url()).pathname));
+  page.on('console', (message) => message.type() === 'error' && refused.push(message.text()));
+  await page.goto(origin + path);
+  return { asked, refused };
+}
+
+test('it behaves as media elements do before it is there, when it is moved, and when it can’t (HTML Standard, 4.8.11)', async ({
+  page,
+}) => {
+  const piece: Piece = { ...three('Asked early'), length: 100 };
+  pages.set('/early.json', {
+    type: 'application/json',
+    text: JSON.stringify(await reelOf(piece, 0, 99, null)),
+  });
+  const { asked, refused } = await openElements(page, '<div id="a"></div><div id="b"></div>');
+  const told = await page.evaluate(async () => {
+    await customElements.whenDefined('obelus-piece');
+    const player = document.createElement('obelus-piece') as Player;
+    player.src = 'early.json';
+    const refusals: string[] = [];
+    for (const set of [() => (player.currentTime = NaN), () => (player.playbackRate = -1)]) {
+      try {
+        set();
+      } catch (error) {
+        refusals.push((error as Error).name);
+      }
+    }
+    player.currentTime = 1;
+    const given = player.play().then(
+      () => 'played',
+      (error: Error) => error.name,
+    );
+    player.pause();
+    const plays = player.play();
+    const before = { ready: player.readyState, paused: player.paused, duration: String(player.duration) };
+    document.querySelector('#a')!.append(player);
+    await plays;
+    const began = player.currentTime;
+    document.querySelector('#b')!.append(player);
+    const moved = { paused: player.paused, same: player.currentTime >= began };
+    player.remove();
+    await Promise.resolve();
+    return {
+      refusals,
+      before,
+      given: await given,
+      began,
+      moved,
+      gone: player.paused,
+      ready: player.readyState,
+    };
+  });
+  expect(told).toMatchObject({
+    refusals: ['TypeError', 'NotSupportedError'],
+    before: { ready: 0, paused: false, duration: 'NaN' },
+    given: 'AbortError',
+    moved: { paused: false, same: true },
+    ...{ gone: true, ready: 4 },
+  });
+  expect(told.began).toBeGreaterThanOrEqual(1);
+  expect(asked.filter((path) => path === '/early.json')).toHaveLength(1);
+  expect(refused).toEqual([]);
+});
+
+test('on one page two pieces are played by one script, each with its fields; where one can’t be it says so in words', async ({
+  page,
+}) => {
+  const piece = SAMPLE_PROJECT.pieces.find(({ name }) => name === 'Lower third')!;
+  const [name] = piece.fields.filter(({ kind }) => kind === 'text').map((field) => field.name);
+  const attribute = `field-${name!.toLowerCase().replace(/[^a-z0-9]+/g, '-')}`;
+  const json = JSON.stringify(await reelOf(piece, 0, piece.length - 1, null));
+  pages.set('/third.json', { type: 'application/json', text: json });
+  pages.set('/broken.json', { type: 'application/json', text: '{"piece": {"layers": [{}]' });
+  pages.set('/obelus-piece.js?again', { type: 'text/javascript', text: (await playerScript()).text });
+  const { refused } = await openElements(
+    page,
+    `<obelus-piece id="plain" src="third.json"></obelus-piece>
+     <obelus-piece id="filled" src="third.json" ${attribute}="Wyn Avery"></obelus-piece>
+     <obelus-piece id="broken" src="broken.json"></obelus-piece>
+     <script type="module" src="obelus-piece.js?again"></script>`,
+  );
+  await page.waitForFunction(() =>
+    ['plain', 'filled'].every((id) => (document.getElementById(id) as Player | null)?.readyState === 4),
+  );
+  const frame = posterFrame(piece);
+  const [plain, filled] = await page.evaluate(
+    (at) =>
+      ['plain', 'filled'].map((id) => {
+        const player = document.getElementById(id) as Player;
+        player.frame = at;
+        return player.shadowRoot!.querySelector('canvas')!.toDataURL();
+      }),
+    frame,
+  );
+  expect(filled).not.toBe(plain);
+  await expect(page.locator('#broken').getByRole('alert')).toContainText('This piece can’t be shown: ');
+  expect(refused.filter((text) => text.includes('style'))).toEqual([]);
+});
+
+test('who comes to want no motion while it plays sees it rest; out of sight it stands still and goes on', async ({
+  page,
+}) => {
+  const piece: Piece = { ...three('Calm'), length: 100, hold: { from: 40, to: 60 } };
+  await openPage(page, piece, 300, 'loop');
+  const state = () =>
+    page.evaluate(() => {
+      const { frame, paused } = document.querySelector('obelus-piece') as Player;
+      return { frame, paused };
+    });
+  await page.evaluate(() => (document.querySelector('obelus-piece') as Player).play());
+  await expect.poll(async () => (await state()).frame).toBeGreaterThan(0);
+  await page.evaluate(() => {
+    document
+      .querySelector('obelus-piece')!
+      .setAttribute('style', 'position: absolute; top: 5000px; width: 300px');
+  });
+  // Once it stands it stands: two looks at it, with frames between, see the same.
+  const standing = async () => {
+    const first = (await state()).frame;
+    await page.evaluate(
+      () => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))),
+    );
+    await page.evaluate(() => new Promise((done) => setTimeout(done, 100)));
+    return (await state()).frame === first;
+  };
+  await expect.poll(standing).toBe(true);
+  expect((await state()).paused).toBe(false);
+  await page.evaluate(() => document.querySelector('obelus-piece')!.setAttribute('style', 'width: 300px'));
+  await expect.poll(standing).toBe(false);
+  await page.emulateMedia({ reducedMotion: 'reduce' });
+  await expect.poll(state).toEqual({ frame: 60, paused: true });
 });

@@ -1,4 +1,5 @@
 import { clamp } from '../core/numbers';
+
 /** Where a film is in its time, s; it begins at 0. */
 export interface Clock {
   readonly paused: boolean;
@@ -7,6 +8,8 @@ export interface Clock {
   play(): void;
   pause(): void;
   seek(time: number): void;
+  /** Stands still without being paused, as where nobody sees it, and goes on. */
+  hold(isHeld: boolean): void;
   /** Ends it: nothing is told any more. */
   end(): void;
 }
@@ -15,14 +18,20 @@ export interface Clock {
  * A clock that goes as the screen is drawn anew.
  * @param duration of the film, s.
  * @param loops whether it begins again at its end; asked whenever it comes to that.
+ * @param rate seconds of the film to one of the page; asked at every frame.
  * @param told called whenever its time or state changed.
  */
-export function clockOf(duration: number, loops: () => boolean, told: () => void): Clock {
+export function clockOf(duration: number, loops: () => boolean, rate: () => number, told: () => void): Clock {
   let [time, request, before] = [0, 0, 0];
-  let paused = true;
+  let [paused, held] = [true, false];
   const stop = () => cancelAnimationFrame(request);
+  const go = (): void => {
+    before = performance.now();
+    request = requestAnimationFrame(tick);
+  };
   const tick = (now: number): void => {
-    time += (now - before) / 1000;
+    // A frame may have been begun before it was told to go.
+    time += (Math.max(0, now - before) / 1000) * rate();
     before = now;
     if (time >= duration) {
       if (loops()) time %= duration;
@@ -49,8 +58,7 @@ export function clockOf(duration: number, loops: () => boolean, told: () => void
       // At its end it begins again, as films on pages do.
       if (time >= duration) time = 0;
       paused = false;
-      before = performance.now();
-      request = requestAnimationFrame(tick);
+      if (!held) go();
       told();
     },
     pause() {
@@ -63,6 +71,12 @@ export function clockOf(duration: number, loops: () => boolean, told: () => void
       time = clamp(to, 0, duration);
       before = performance.now();
       told();
+    },
+    hold(isHeld) {
+      if (isHeld === held) return;
+      held = isHeld;
+      stop();
+      if (!held && !paused) go();
     },
     end: stop,
   };

@@ -2,26 +2,29 @@ import { framesPerSecond } from '@/core/timing';
 import { clockOf, type Clock } from './clock';
 import { filledFrom, type GlyphBooks } from './filled';
 import { restingFrame, screenOn, type Film, type Screen } from './film';
+import { dress } from './style';
 
-/** Whether the player is bundled for a piece with fields: without them it is smaller. */
-declare const HAS_FIELDS: boolean;
+/** Names this script: a hash of it, filled in where it is made. */
+declare const VERSION: string;
 
 /** What a page is given: a film, and the glyphs that fields of text are set in. */
 export interface Reel extends Film {
   readonly books: GlyphBooks;
 }
 
-const STYLE = `
-:host { display: block; position: relative; max-width: 100%; }
-:host([hidden]) { display: none; }
-canvas { display: block; width: 100%; height: 100%; object-fit: contain; }
-div { position: absolute; inset: auto 0 0; display: flex; gap: 8px; padding: 8px; opacity: 0; transition: opacity 0.15s; }
-:host(:hover) div, :host(:focus-within) div { opacity: 1; }
-div[hidden] { display: none; }
-button { min-width: 56px; font: 13px sans-serif; }
-input { flex: 1; }
-@media (prefers-reduced-motion: reduce) { div { transition: none; } }
-`;
+/** What media elements say of a film that is there, or not (HTML Standard, 4.8.11.7): HAVE_NOTHING, HAVE_ENOUGH_DATA. */
+const [NOTHING, ENOUGH] = [0, 4] as const;
+
+/** Refuses what is no number, as setters of media elements do. */
+function finite(value: number): number {
+  if (!Number.isFinite(Number(value))) throw new TypeError('The value must be a finite number.');
+  return Number(value);
+}
+
+interface Pending {
+  readonly done: () => void;
+  readonly failed: (why: DOMException) => void;
+}
 
 /**
  * `<obelus-piece>`: a piece on a page, painted by the same code that designed it. Attributes: `src` (the address of its JSON; else
@@ -29,6 +32,7 @@ input { flex: 1; }
  * and events are those of media elements (HTML Standard, 4.8.11).
  */
 export class ObelusPiece extends HTMLElement {
+  static readonly version = VERSION;
   static observedAttributes = ['src', 'controls'];
   private reel: Reel | null = null;
   private shown: { readonly film: Film; readonly screen: Screen; readonly clock: Clock } | null = null;
@@ -40,43 +44,84 @@ export class ObelusPiece extends HTMLElement {
   private readonly attributesChanged = new MutationObserver((changes) => {
     if (changes.some(({ attributeName }) => attributeName?.startsWith('field-'))) this.begin();
   });
+  private readonly sight = new IntersectionObserver((seen) => {
+    this.isInSight = seen.at(-1)!.isIntersecting;
+    this.hold();
+  });
+  private readonly message = document.createElement('p');
+  private readonly calm = matchMedia('(prefers-reduced-motion: reduce)');
+  private readonly hold = (): void =>
+    this.shown?.clock.hold(!this.isInSight || document.hidden || !this.isConnected);
+  private readonly rest = (): void => {
+    if (this.calm.matches && this.shown) {
+      this.pause();
+      this.frame = restingFrame(this.shown.film);
+    }
+  };
+  private readonly refit = (): void => {
+    this.watchDensity();
+    this.fit();
+  };
+  private density: MediaQueryList | null = null;
+  private isInSight = true;
+  private isBegun = false;
+  private rate = 1;
+  /** What was asked for before there was a film: where it begins, and whether it plays. */
+  private asked = { time: 0, plays: false };
+  private pending: Pending[] = [];
   private told = { paused: true, ended: false };
+  /** Why nothing is shown; null while all is well. */
+  error: Error | null = null;
 
   constructor() {
     super();
     const root = this.attachShadow({ mode: 'open' });
-    const style = document.createElement('style');
-    style.textContent = STYLE;
+    dress(root);
     this.canvas.setAttribute('role', 'img');
     this.slider.type = 'range';
     this.slider.step = 'any';
     this.slider.setAttribute('aria-label', 'Time');
     this.slider.oninput = () => (this.currentTime = Number(this.slider.value));
-    this.button.onclick = () => (this.paused ? this.play() : this.pause());
+    this.button.onclick = () => void (this.paused ? this.play() : this.pause());
     this.bar.append(this.button, this.slider);
-    root.append(style, this.canvas, this.bar);
+    this.message.hidden = true;
+    this.message.setAttribute('role', 'alert');
+    this.message.part.add('error');
+    root.append(this.canvas, this.bar, this.message);
   }
 
   connectedCallback(): void {
+    this.isBegun = true;
     this.sizes.observe(this);
+    this.sight.observe(this);
     this.attributesChanged.observe(this, { attributes: true });
+    document.addEventListener('visibilitychange', this.hold);
+    this.calm.addEventListener('change', this.rest);
+    this.watchDensity();
     this.bar.hidden = !this.hasAttribute('controls');
     const within = this.querySelector('script[type="application/json"]');
-    if (this.reel) this.begin();
+    if (this.shown) this.hold();
+    else if (this.reel) this.begin();
     else if (within) this.take(within.textContent ?? '');
     else if (this.src) void this.load(this.src);
   }
 
   disconnectedCallback(): void {
-    this.sizes.disconnect();
-    this.attributesChanged.disconnect();
-    this.shown?.clock.end();
-    this.shown = null;
+    for (const observer of [this.sizes, this.sight, this.attributesChanged]) observer.disconnect();
+    document.removeEventListener('visibilitychange', this.hold);
+    this.calm.removeEventListener('change', this.rest);
+    this.density?.removeEventListener('change', this.refit);
+    this.hold();
+    // What is only moved goes on; what stays away is paused.
+    queueMicrotask(() => {
+      if (!this.isConnected) this.pause();
+    });
   }
 
   attributeChangedCallback(name: string): void {
     this.bar.hidden = !this.hasAttribute('controls');
-    if (name === 'src' && this.isConnected && this.src) void this.load(this.src);
+    // Before it is on a page it waits: what it is on the page with is fetched once.
+    if (name === 'src' && this.isBegun && this.isConnected && this.src) void this.load(this.src);
   }
 
   get src(): string {
@@ -92,7 +137,7 @@ export class ObelusPiece extends HTMLElement {
     this.toggleAttribute('loop', on);
   }
   get paused(): boolean {
-    return this.shown?.clock.paused ?? true;
+    return this.shown?.clock.paused ?? !this.asked.plays;
   }
   get ended(): boolean {
     return this.shown?.clock.ended ?? false;
@@ -103,10 +148,32 @@ export class ObelusPiece extends HTMLElement {
     return film ? (film.last - film.first + 1) / framesPerSecond(film.piece.rate) : NaN;
   }
   get currentTime(): number {
-    return this.shown?.clock.time ?? 0;
+    return this.shown?.clock.time ?? this.asked.time;
   }
   set currentTime(seconds: number) {
-    this.shown?.clock.seek(seconds);
+    const time = finite(seconds);
+    if (!this.shown) this.asked.time = Math.max(0, time);
+    else {
+      this.dispatchEvent(new Event('seeking'));
+      this.shown.clock.seek(time);
+      this.dispatchEvent(new Event('seeked'));
+    }
+  }
+  /** Never: a frame is there as soon as it is asked for. */
+  get seeking(): boolean {
+    return false;
+  }
+  get readyState(): number {
+    return this.shown ? ENOUGH : NOTHING;
+  }
+  /** Seconds of the film to one of the page. */
+  get playbackRate(): number {
+    return this.rate;
+  }
+  set playbackRate(rate: number) {
+    if (finite(rate) < 0) throw new DOMException('It does not play backward.', 'NotSupportedError');
+    this.rate = Number(rate);
+    this.dispatchEvent(new Event('ratechange'));
   }
   /** The frame of the piece that is shown. */
   get frame(): number {
@@ -120,14 +187,31 @@ export class ObelusPiece extends HTMLElement {
     if (film) this.currentTime = (frame - film.first) / framesPerSecond(film.piece.rate);
   }
 
-  play(): void {
-    this.shown?.clock.play();
+  /** Plays it, at once or as soon as it is there; settled once it plays, or never will. */
+  play(): Promise<void> {
+    if (this.shown) {
+      this.shown.clock.play();
+      return Promise.resolve();
+    }
+    if (this.error) return Promise.reject(new DOMException(this.error.message, 'NotSupportedError'));
+    this.asked.plays = true;
+    return new Promise((done, failed) => this.pending.push({ done, failed }));
   }
   pause(): void {
     this.shown?.clock.pause();
+    this.asked.plays = false;
+    this.settle(new DOMException('It was paused before it could play.', 'AbortError'));
+  }
+
+  private settle(why: DOMException | null): void {
+    for (const { done, failed } of this.pending.splice(0)) {
+      if (why) failed(why);
+      else done();
+    }
   }
 
   private async load(address: string): Promise<void> {
+    this.leave();
     try {
       const answer = await fetch(address);
       if (!answer.ok) throw new Error(`${address} was answered with ${answer.status}.`);
@@ -141,16 +225,30 @@ export class ObelusPiece extends HTMLElement {
   private take(json: string): void {
     try {
       const reel = JSON.parse(json) as Reel;
-      if (!Array.isArray(reel.piece?.layers)) throw new Error('This is no piece of Obelus.');
+      if (!Array.isArray(reel.piece?.layers)) throw new Error('it is no piece of Obelus.');
       this.reel = reel;
       this.begin();
     } catch (error) {
-      this.fail(error as Error);
+      this.fail(new Error(`This piece can’t be shown: ${(error as Error).message}`));
     }
   }
 
+  /** What another address leads to begins anew. */
+  private leave(): void {
+    this.shown?.clock.end();
+    this.shown = null;
+    this.reel = null;
+    this.error = null;
+    this.message.hidden = true;
+  }
+
   private fail(error: Error): void {
-    this.canvas.setAttribute('aria-label', error.message);
+    this.error = error;
+    this.shown?.clock.end();
+    this.shown = null;
+    this.message.textContent = error.message;
+    this.message.hidden = false;
+    this.settle(new DOMException(error.message, 'NotSupportedError'));
     this.dispatchEvent(new ErrorEvent('error', { message: error.message, error }));
   }
 
@@ -158,9 +256,10 @@ export class ObelusPiece extends HTMLElement {
   private begin(): void {
     if (!this.reel || !this.isConnected) return;
     const { books, ...film } = this.reel;
-    const filled: Film = HAS_FIELDS
-      ? { ...film, piece: filledFrom(film.piece, books, (name) => this.getAttribute(name)) }
-      : film;
+    const filled: Film = {
+      ...film,
+      piece: filledFrom(film.piece, books, (name) => this.getAttribute(name)),
+    };
     const before = this.shown;
     before?.clock.end();
     const { width, height } = filled.piece.size;
@@ -171,6 +270,7 @@ export class ObelusPiece extends HTMLElement {
     const clock = clockOf(
       seconds,
       () => this.loop,
+      () => this.rate,
       () => this.tell(),
     );
     this.shown = { film: filled, screen, clock };
@@ -178,27 +278,46 @@ export class ObelusPiece extends HTMLElement {
     this.fit();
     if (before) {
       clock.seek(before.clock.time);
+      this.hold();
       if (!before.clock.paused) clock.play();
       return;
     }
-    this.dispatchEvent(new Event('loadedmetadata'));
-    const still = matchMedia('(prefers-reduced-motion: reduce)').matches;
-    if (still) this.frame = restingFrame(filled);
+    const { time, plays } = this.asked;
+    this.asked = { time: 0, plays: false };
+    if (time > 0) clock.seek(time);
+    for (const name of ['loadedmetadata', 'canplaythrough']) this.dispatchEvent(new Event(name));
+    this.hold();
+    if (plays) clock.play();
+    else if (this.calm.matches) this.rest();
     else if (this.hasAttribute('autoplay')) clock.play();
+    this.settle(null);
   }
 
   /** Shows the frame that is due, and says what changed. */
   private tell(): void {
     const { shown } = this;
     if (!shown) return;
-    shown.screen.show(this.frame);
+    try {
+      shown.screen.show(this.frame);
+    } catch (error) {
+      this.fail(error as Error);
+      return;
+    }
     const { paused, ended } = shown.clock;
     this.slider.value = String(this.currentTime);
     this.button.textContent = paused ? 'Play' : 'Pause';
     this.dispatchEvent(new Event('timeupdate'));
-    if (paused !== this.told.paused) this.dispatchEvent(new Event(paused ? 'pause' : 'play'));
+    if (paused !== this.told.paused)
+      for (const name of paused ? ['pause'] : ['play', 'playing']) this.dispatchEvent(new Event(name));
     if (ended && !this.told.ended) this.dispatchEvent(new Event('ended'));
     this.told = { paused, ended };
+  }
+
+  /** A window that is moved to another screen, or looked at closer, says so once. */
+  private watchDensity(): void {
+    this.density?.removeEventListener('change', this.refit);
+    this.density = matchMedia(`(resolution: ${window.devicePixelRatio}dppx)`);
+    this.density.addEventListener('change', this.refit);
   }
 
   /** As sharp as the screen is, and as large as CSS has it. */

@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import { resolve } from 'node:path';
 import { build, type BuildOptions, type Plugin } from 'esbuild';
@@ -80,21 +81,30 @@ export async function bundleForPages(options: BuildOptions): Promise<string> {
   return outputFiles[0]!.text;
 }
 
-const made = new Map<boolean, Promise<string>>();
+/** The player as one script: evaluating, painting and filling of the core, an element for pages, and nothing else. */
+export interface PlayerScript {
+  readonly text: string;
+  /** A hash of it: two scripts of one version are the same. */
+  readonly version: string;
+}
 
-/**
- * The player as one script: evaluating and painting of the core, an element for pages, and nothing else.
- * @param hasFields whether it fills fields, which takes some more.
- */
-export function playerScript(hasFields: boolean): Promise<string> {
-  let script = made.get(hasFields);
-  if (!script) {
-    script = bundleForPages({
-      entryPoints: [source('player/index.ts')],
-      define: { HAS_FIELDS: String(hasFields) },
-    });
-    script.catch(() => made.delete(hasFields));
-    made.set(hasFields, script);
-  }
-  return script;
+let made: Promise<PlayerScript> | null = null;
+
+async function make(): Promise<PlayerScript> {
+  const NAMED = '__VERSION__';
+  const script = await bundleForPages({
+    entryPoints: [source('player/index.ts')],
+    define: { VERSION: JSON.stringify(NAMED) },
+  });
+  const version = createHash('sha256').update(script).digest('hex').slice(0, 8);
+  return { text: script.replaceAll(NAMED, version), version };
+}
+
+/** Made once. */
+export function playerScript(): Promise<PlayerScript> {
+  made ??= make().catch((error: unknown) => {
+    made = null;
+    throw error;
+  });
+  return made;
 }

@@ -35,7 +35,7 @@ interface Page {
 
 /** A page of its own that plays a piece: it needs no other file, and no server. */
 export async function pageOf({ reel, plays }: Page): Promise<string> {
-  const script = await playerScript(reel.piece.fields.length > 0);
+  const { text: script } = await playerScript();
   const { name, size } = reel.piece;
   return `<!doctype html>
 <html lang="en">
@@ -56,12 +56,17 @@ obelus-piece { width: min(100vw, calc(100vh * ${size.width} / ${size.height})); 
 }
 
 /** A page that shows how the element is put on a page. */
-export const examplePage = (reel: Reel, file: string, plays: 'once' | 'again'): string => `<!doctype html>
+export const examplePage = (
+  reel: Reel,
+  script: string,
+  file: string,
+  plays: 'once' | 'again',
+): string => `<!doctype html>
 <html lang="en">
 <meta charset="utf-8">
 <title>${escaped(reel.piece.name)}</title>
 <!-- Files that a page fetches need a server, however small; the page of its own needs none. -->
-<script type="module" src="obelus-piece.js"></script>
+<script type="module" src="${script}"></script>
 <obelus-piece src="${escaped(encodeURI(file))}" autoplay${plays === 'again' ? ' loop' : ''}></obelus-piece>
 </html>
 `;

@@ -23,11 +23,13 @@ export const writeElement: WriteFormat = async (job) => {
   const { file, stem, settings, progress } = job;
   const reel = await reelFor(job);
   const name = `${stem}.json`;
-  const script = await playerScript(reel.piece.fields.length > 0);
+  const { text, version } = await playerScript();
+  // Two archives that are unpacked beside one another bring the same script, or two that don't take one another's name.
+  const script = `obelus-piece-${version}.js`;
   await writeZip(file, async (zip) => {
-    await zip.add('obelus-piece.js', strToU8(script));
+    await zip.add(script, strToU8(text));
     await zip.add(name, strToU8(JSON.stringify(reel)));
-    await zip.add('example.html', strToU8(examplePage(reel, name, settings.plays)));
+    await zip.add('example.html', strToU8(examplePage(reel, script, name, settings.plays)));
     return true;
   });
   await needFrames(file, zipEntries, 3);
