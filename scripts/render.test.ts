@@ -84,6 +84,11 @@ test('a project file is read too, piece by name; faults are said in words and en
     [[project, '--piece', 'Nobody'], /holds “Lower third”, “Opening title”/],
     [[file, '--set', 'role=x'], /no field “role”; it has “Name”/],
     [[file, '--format', 'mp4', '--transparency', 'straight'], /can’t be “alpha, straight” in MP4/],
+    [[file, '--scale', '3'], /scale must be 0\.25, 0\.5, 1 or 2/],
+    [[file, '--format', 'webm', '--depth', '16'], /can’t be 16 bits in WebM/],
+    [[file, project], /One file at a time/],
+    [['nowhere.json'], /nowhere\.json is not there/],
+    [[file, '--out', 'no/where.webm'], /There is no folder no/],
   ] as const) {
     const { code, wrong } = render(...args);
     expect(wrong).toMatch(words);

@@ -1,7 +1,8 @@
 // `npm run render`: a piece made into a file from the command line, without a browser or a running server.
-import { readFileSync, renameSync, rmSync } from 'node:fs';
-import { resolve } from 'node:path';
+import { existsSync, readFileSync, renameSync, rmSync } from 'node:fs';
+import { dirname, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
+import { z } from 'zod';
 import {
   exportedFrames,
   exportSettingsSchema,
@@ -9,7 +10,6 @@ import {
   formatOf,
   isSingle,
   RECEIVERS,
-  TRANSPARENCIES,
   wholeSettings,
   type ReceiverId,
 } from '../src/contract';
@@ -19,6 +19,19 @@ import { WRITE } from '../src/server/exports/formats';
 import { filledPiece } from '../src/server/filled-piece';
 import { piecesOfFile } from '../src/server/project-file';
 
+/** What may be asked of a format beside its size and frames, as the dialog asks it. */
+const ASKED = Object.entries(exportSettingsSchema.shape).filter(
+  ([name]) => !['format', 'scale', 'first', 'last'].includes(name),
+);
+
+/** A line of help for a setting: its choices, where it has some. */
+function helpOf([name, schema]: (typeof ASKED)[number]): string {
+  const inner = schema instanceof z.ZodOptional ? schema.unwrap() : schema;
+  const choices = inner instanceof z.ZodEnum ? inner.options.join(', ') : '';
+  const said = name === 'over' ? 'the colour beneath, as #15604e' : 'of the first picture of a sequence';
+  return `  ${`--${name}`.padEnd(22)}${choices || said}`;
+}
+
 const HELP = `npm run render -- FILE [options]
 
 FILE is a project file (name.obelus) or the document of a piece (JSON).
@@ -26,11 +39,9 @@ FILE is a project file (name.obelus) or the document of a piece (JSON).
   --piece NAME          which piece of the file; where absent the first
   --for PLACE           where it goes: ${Object.keys(RECEIVERS).join(', ')}
   --format FORMAT       ${FORMAT_IDS.join(', ')}
-  --transparency WAY    ${Object.keys(TRANSPARENCIES).join(', ')}
-  --over COLOUR         what lies beneath, as #15604e
-  --quality, --plays    high or small; again or once
-  --scale 0.25|0.5|1|2  pixels of the file to one of the piece
+  --scale NUMBER        pixels of the file to one of the piece: 0.25, 0.5, 1 or 2
   --frames A-B, --frame N
+${ASKED.map(helpOf).join('\n')}
   --set FIELD=VALUE     fills a field; as often as there are fields
   --out FILE            where the file is written
 `;
@@ -42,6 +53,7 @@ const named = (file: string): string => resolve(process.env.INIT_CWD ?? '.', fil
 class Stop extends Error {}
 
 async function pieceOf(file: string, name: string | undefined): Promise<Piece> {
+  if (!existsSync(named(file))) throw new Stop(`${file} is not there.`);
   const bytes = readFileSync(named(file));
   if (bytes.subarray(0, 2).toString() === 'PK') {
     const pieces = await piecesOfFile(named(file));
@@ -72,10 +84,10 @@ const OPTIONS = {
   piece: { type: 'string' },
   for: { type: 'string' },
   format: { type: 'string' },
-  transparency: { type: 'string' },
-  over: { type: 'string' },
-  quality: { type: 'string' },
-  plays: { type: 'string' },
+  ...(Object.fromEntries(ASKED.map(([name]) => [name, { type: 'string' }])) as Record<
+    string,
+    { readonly type: 'string' }
+  >),
   scale: { type: 'string' },
   frames: { type: 'string' },
   frame: { type: 'string' },
@@ -86,11 +98,12 @@ const OPTIONS = {
 
 async function main(): Promise<void> {
   const { values, positionals } = parseArgs({ options: OPTIONS, allowPositionals: true });
-  const [file] = positionals;
+  const [file, ...more] = positionals;
   if (values.help || !file) {
     console.log(HELP);
     return;
   }
+  if (more.length > 0) throw new Stop(`One file at a time: ${[file, ...more].join(', ')} are several.`);
   const receiver = values.for === undefined ? undefined : RECEIVERS[values.for as ReceiverId];
   if (values.for !== undefined && !receiver)
     throw new Stop(`“${values.for}” is none of ${Object.keys(RECEIVERS).join(', ')}.`);
@@ -101,7 +114,12 @@ async function main(): Promise<void> {
     return [text.slice(0, at), text.slice(at + 1)];
   });
   const piece = await filledPiece(plain, Object.fromEntries(pairs));
-  const { transparency, over, quality, plays } = values;
+  const chosen = Object.fromEntries(
+    ASKED.flatMap(([name]) => {
+      const value = (values as Record<string, string | undefined>)[name];
+      return value === undefined ? [] : [[name, name === 'number' ? Number(value) : value]];
+    }),
+  );
   const format = values.format ?? receiver?.sent.format ?? 'webm';
   const range = framesOf(values.frame ?? values.frames, piece.length - 1);
   const single = FORMAT_IDS.includes(format as never) && isSingle(formatOf(format as never));
@@ -109,10 +127,7 @@ async function main(): Promise<void> {
     ...receiver?.sent,
     ...{ format, scale: Number(values.scale ?? 1), ...range },
     ...(single && { last: range.first }),
-    ...(transparency && { transparency }),
-    ...(over && { over }),
-    ...(quality && { quality }),
-    ...(plays && { plays }),
+    ...chosen,
   });
   if (!asked.success) {
     const [fault] = faultsOf(asked.error);
@@ -124,6 +139,7 @@ async function main(): Promise<void> {
   const out = values.out ?? fileNameOf(piece.name, settings);
   const total = exportedFrames(settings, piece.rate).length;
   // It has its name only once all of it is there.
+  if (!existsSync(dirname(named(out)))) throw new Stop(`There is no folder ${dirname(out)}.`);
   const part = `${named(out)}.part`;
   try {
     await WRITE[settings.format]({

@@ -19,7 +19,7 @@ export const EXPORTS_KEPT = { days: 30, newest: 10 } as const;
 export const askedParts = {
   format: z.enum(FORMAT_IDS),
   /** Pixels of the file to a pixel of the piece. */
-  scale: z.union([z.literal(0.25), z.literal(0.5), z.literal(1), z.literal(2)]),
+  scale: z.literal([0.25, 0.5, 1, 2], { error: 'must be 0.25, 0.5, 1 or 2' }),
   transparency: z.enum(Object.keys(TRANSPARENCIES) as [Transparency, ...Transparency[]]).optional(),
   /** What lies beneath, or what half-transparent edges are laid over. */
   over: colourSchema.optional(),
