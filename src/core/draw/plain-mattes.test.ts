@@ -23,7 +23,7 @@ const depth = (items: readonly DrawItem[], isInMatte = false): number =>
 test('mattes said without mattes in them show the same, and no mask of a piece needs one', () => {
   const pieces = [
     ...FEATURES.map((feature) => pieceWith(feature)),
-    ...[...cases(4, 200)].flatMap((seed) => [randomPlaced(seed), randomReveals(seed)]),
+    ...[...cases(4, 200, [207890115])].flatMap((seed) => [randomPlaced(seed), randomReveals(seed)]),
   ];
   for (const piece of pieces) {
     const { items } = evaluate(piece, 24);
@@ -36,7 +36,8 @@ test('mattes said without mattes in them show the same, and no mask of a piece n
       const [p, q] = i % 4 === 3 ? [255, 255] : [a[i | 3]!, b[i | 3]!];
       if (Math.abs(a[i]! * p - b[i]! * q) > 4 * 255) off++;
     }
-    // Along edges light that is multiplied after a matte is rounded in another order: in 1 of 13,000 samples, seen.
+    // Canvases smooth edges of shapes that reach far out otherwise where they cut a canvas of their own: 1 of 4,000 samples, seen. A wrong matte is off
+    // by 1 of 200 and more.
     expect([piece.name, off / a.length < 0.0002]).toEqual([piece.name, true]);
   }
 });

@@ -51,12 +51,22 @@ const hasCuts = (item: DrawItem): boolean =>
 /** Further out than any picture reaches, px. */
 const FAR = 10_000;
 
-/** Whether an item covers the whole of any picture. */
-const coversAll = (item: DrawItem): boolean =>
-  item.kind === 'fill' &&
-  item.opacity === 1 &&
-  item.path.length === 5 &&
-  item.path.every((command) => command.slice(1).every((n) => Math.abs(n as number) >= FAR));
+/** Whether an item covers the whole of any picture: a box, turned as it may be, that holds one of twice `FAR` a side. */
+function coversAll(item: DrawItem): boolean {
+  if (item.kind !== 'fill' || item.opacity < 1 || item.path.length !== 5) return false;
+  const corners = item.path.flatMap((c) => (c[0] === 'M' || c[0] === 'L' ? [[c[1], c[2]] as const] : []));
+  if (corners.length !== 4) return false;
+  // A point lies within where all sides go round it the same way.
+  const turns = [-FAR, FAR].flatMap((x) =>
+    [-FAR, FAR].flatMap((y) =>
+      corners.map(([ax, ay], i) => {
+        const [bx, by] = corners[(i + 1) % 4]!;
+        return Math.sign((bx - ax) * (y - ay) - (by - ay) * (x - ax));
+      }),
+    ),
+  );
+  return turns.every((turn) => turn === turns[0] && turn !== 0);
+}
 
 /** What lies in a matte, lowest first, where its lowest part is a plain group and could as well stand beside the rest. */
 function opened(items: readonly DrawItem[]): readonly DrawItem[] {
