@@ -252,6 +252,8 @@ test('it behaves as media elements do before it is there, when it is moved, and 
     type: 'application/json',
     text: JSON.stringify(await reelOf(piece, 0, 99, null)),
   });
+  const short = await reelOf({ ...piece, length: 10 }, 0, 9, null);
+  pages.set('/other.json', { type: 'application/json', text: JSON.stringify(short) });
   const { asked, refused } = await openElements(page, '<div id="a"></div><div id="b"></div>');
   const told = await page.evaluate(async () => {
     await customElements.whenDefined('obelus-piece');
@@ -265,6 +267,10 @@ test('it behaves as media elements do before it is there, when it is moved, and 
         refusals.push((error as Error).name);
       }
     }
+    const heard: string[] = [];
+    for (const name of ['loadedmetadata', 'canplaythrough', 'play', 'playing', 'ratechange'])
+      player.addEventListener(name, () => heard.push(name));
+    player.playbackRate = 2;
     player.currentTime = 1;
     const given = player.play().then(
       () => 'played',
@@ -278,16 +284,14 @@ test('it behaves as media elements do before it is there, when it is moved, and 
     const began = player.currentTime;
     document.querySelector('#b')!.append(player);
     const moved = { paused: player.paused, same: player.currentTime >= began };
+    player.src = 'other.json';
+    await new Promise((done) => player.addEventListener('loadedmetadata', done, { once: true }));
+    const other = player.duration;
     player.remove();
     await Promise.resolve();
     return {
-      refusals,
-      before,
-      given: await given,
-      began,
-      moved,
-      gone: player.paused,
-      ready: player.readyState,
+      ...{ heard, refusals, before, began, moved, other },
+      ...{ given: await given, gone: player.paused, ready: player.readyState },
     };
   });
   expect(told).toMatchObject({
@@ -295,8 +299,15 @@ test('it behaves as media elements do before it is there, when it is moved, and 
     before: { ready: 0, paused: false, duration: 'NaN' },
     given: 'AbortError',
     moved: { paused: false, same: true },
-    ...{ gone: true, ready: 4 },
+    ...{ gone: true, ready: 4, other: 0.4 },
   });
+  expect(told.heard.slice(0, 5)).toEqual([
+    'ratechange',
+    'loadedmetadata',
+    'canplaythrough',
+    'play',
+    'playing',
+  ]);
   expect(told.began).toBeGreaterThanOrEqual(1);
   expect(asked.filter((path) => path === '/early.json')).toHaveLength(1);
   expect(refused).toEqual([]);
@@ -354,15 +365,16 @@ test('who comes to want no motion while it plays sees it rest; out of sight it s
       .querySelector('obelus-piece')!
       .setAttribute('style', 'position: absolute; top: 5000px; width: 300px');
   });
-  // Once it stands it stands: two looks at it, with frames between, see the same.
-  const standing = async () => {
-    const first = (await state()).frame;
-    await page.evaluate(
-      () => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))),
-    );
-    await page.evaluate(() => new Promise((done) => setTimeout(done, 100)));
-    return (await state()).frame === first;
-  };
+  // While it plays its time is another each time the screen is drawn anew.
+  const standing = () =>
+    page.evaluate(async () => {
+      const player = document.querySelector('obelus-piece') as Player;
+      const drawn = () => new Promise((done) => requestAnimationFrame(done));
+      await drawn();
+      const before = player.currentTime;
+      for (let i = 0; i < 3; i++) await drawn();
+      return player.currentTime === before;
+    });
   await expect.poll(standing).toBe(true);
   expect((await state()).paused).toBe(false);
   await page.evaluate(() => document.querySelector('obelus-piece')!.setAttribute('style', 'width: 300px'));

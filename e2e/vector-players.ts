@@ -42,6 +42,9 @@ function similarity(a: Uint8ClampedArray, b: Uint8ClampedArray, width: number, h
   return sum / windows;
 }
 
+/** Share of the picture that ink counts as at least: of a fine line its rim alone would be much. */
+const LEAST_INK = 0.02;
+
 /** How what a page shows compares with what we paint of a frame. */
 export async function compared(page: Page, piece: Piece, frame: number) {
   const { width, height } = piece.size;
@@ -59,7 +62,10 @@ export async function compared(page: Page, piece: Piece, frame: number) {
     for (let c = i; c < i + 3; c++) worst = Math.max(worst, Math.abs(got![c]! * a - want![c]! * b) / 255);
     if (worst > 32) off++;
   }
-  return { similar: similarity(got!, want!, width, height), off: inked > 0 ? off / inked : 0 };
+  return {
+    similar: similarity(got!, want!, width, height),
+    off: off / Math.max(inked, LEAST_INK * width * height),
+  };
 }
 
 /** What plays a piece in a page, frame by frame. */

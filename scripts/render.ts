@@ -24,12 +24,17 @@ const ASKED = Object.entries(exportSettingsSchema.shape).filter(
   ([name]) => !['format', 'scale', 'first', 'last'].includes(name),
 );
 
+/** What settings without choices are. */
+const SAID: Record<string, string> = {
+  over: 'the colour beneath, as #15604e',
+  number: 'of the first picture of a sequence',
+};
+
 /** A line of help for a setting: its choices, where it has some. */
 function helpOf([name, schema]: (typeof ASKED)[number]): string {
   const inner = schema instanceof z.ZodOptional ? schema.unwrap() : schema;
   const choices = inner instanceof z.ZodEnum ? inner.options.join(', ') : '';
-  const said = name === 'over' ? 'the colour beneath, as #15604e' : 'of the first picture of a sequence';
-  return `  ${`--${name}`.padEnd(22)}${choices || said}`;
+  return `  ${`--${name}`.padEnd(22)}${choices || SAID[name]}`;
 }
 
 const HELP = `npm run render -- FILE [options]
@@ -138,8 +143,8 @@ async function main(): Promise<void> {
   const stem = fileStem(piece.name);
   const out = values.out ?? fileNameOf(piece.name, settings);
   const total = exportedFrames(settings, piece.rate).length;
-  // It has its name only once all of it is there.
   if (!existsSync(dirname(named(out)))) throw new Stop(`There is no folder ${dirname(out)}.`);
+  // It has its name only once all of it is there.
   const part = `${named(out)}.part`;
   try {
     await WRITE[settings.format]({

@@ -64,7 +64,8 @@ export class ObelusPiece extends HTMLElement {
   };
   private density: MediaQueryList | null = null;
   private isInSight = true;
-  private isBegun = false;
+  /** The address that what is shown was asked of. */
+  private address = '';
   private rate = 1;
   /** What was asked for before there was a film: where it begins, and whether it plays. */
   private asked = { time: 0, plays: false };
@@ -91,7 +92,6 @@ export class ObelusPiece extends HTMLElement {
   }
 
   connectedCallback(): void {
-    this.isBegun = true;
     this.sizes.observe(this);
     this.sight.observe(this);
     this.attributesChanged.observe(this, { attributes: true });
@@ -100,10 +100,10 @@ export class ObelusPiece extends HTMLElement {
     this.watchDensity();
     this.bar.hidden = !this.hasAttribute('controls');
     const within = this.querySelector('script[type="application/json"]');
-    if (this.shown) this.hold();
-    else if (this.reel) this.begin();
-    else if (within) this.take(within.textContent ?? '');
-    else if (this.src) void this.load(this.src);
+    if (this.src) this.fetchOnce();
+    else if (!this.reel && within) this.take(within.textContent ?? '');
+    // Fields may have changed meanwhile.
+    if (this.reel) this.begin();
   }
 
   disconnectedCallback(): void {
@@ -120,8 +120,7 @@ export class ObelusPiece extends HTMLElement {
 
   attributeChangedCallback(name: string): void {
     this.bar.hidden = !this.hasAttribute('controls');
-    // Before it is on a page it waits: what it is on the page with is fetched once.
-    if (name === 'src' && this.isBegun && this.isConnected && this.src) void this.load(this.src);
+    if (name === 'src' && this.isConnected && this.src) this.fetchOnce();
   }
 
   get src(): string {
@@ -210,8 +209,15 @@ export class ObelusPiece extends HTMLElement {
     }
   }
 
-  private async load(address: string): Promise<void> {
+  /** An element that comes to a page hears of its address twice, and asks for it once. */
+  private fetchOnce(): void {
+    if (this.src === this.address) return;
+    this.address = this.src;
     this.leave();
+    void this.load(this.src);
+  }
+
+  private async load(address: string): Promise<void> {
     try {
       const answer = await fetch(address);
       if (!answer.ok) throw new Error(`${address} was answered with ${answer.status}.`);
@@ -239,7 +245,6 @@ export class ObelusPiece extends HTMLElement {
     this.shown = null;
     this.reel = null;
     this.error = null;
-    this.message.hidden = true;
   }
 
   private fail(error: Error): void {
@@ -274,6 +279,8 @@ export class ObelusPiece extends HTMLElement {
       () => this.tell(),
     );
     this.shown = { film: filled, screen, clock };
+    this.error = null;
+    this.message.hidden = true;
     this.slider.max = String(seconds);
     this.fit();
     if (before) {

@@ -28,7 +28,7 @@ test('mattes said without mattes in them show the same, and no mask of a piece n
   for (const piece of pieces) {
     const { items } = evaluate(piece, 24);
     const flat = flatMattes(items);
-    expect([piece.name, depth(flat)]).toEqual([piece.name, piece.name.includes('mask') ? 0 : depth(flat)]);
+    if (piece.name.includes('mask')) expect([piece.name, depth(flat)]).toEqual([piece.name, 0]);
     const [a, b] = [painted(items, piece.size), painted(flat, piece.size)];
     let off = 0;
     // Premultiplied: of what can hardly be seen the colour is rounded.

@@ -11,7 +11,7 @@ function inColour(item: DrawItem, colour: string): DrawItem {
 const BRIGHTNESS: Filter = { kind: 'alpha from brightness' };
 
 /** Whether how much of something is seen follows the brightness of an item. */
-export const isBright = (item: DrawItem): boolean =>
+const isBright = (item: DrawItem): boolean =>
   item.kind === 'group' && (item.filters ?? []).some(({ kind }) => kind === BRIGHTNESS.kind);
 
 /** Whether an item is as it is painted one over another: nothing in it cuts, and its alpha does not follow colours. */
@@ -21,32 +21,35 @@ const isSimple = (item: DrawItem): boolean =>
     !item.moments &&
     item.items.every((inner) => !inner.operator && isSimple(inner)));
 
+/** Whether anything in an item cuts. */
+const hasCuts = (item: DrawItem): boolean =>
+  item.kind === 'group' && item.items.some((inner) => inner.operator !== undefined || hasCuts(inner));
+
+/** What lies in a matte, lowest first, where its lowest part is a plain group and could as well stand beside the rest. */
+function opened(items: readonly DrawItem[]): readonly DrawItem[] {
+  const [first, ...rest] = items;
+  const isPlain =
+    first?.kind === 'group' &&
+    !first.operator &&
+    !first.filters &&
+    !first.moments &&
+    !first.blend &&
+    first.opacity === 1;
+  return isPlain && hasCuts(first) ? [...opened(first.items), ...rest] : items;
+}
+
 /**
  * What covers, as white that lies over black: each cut becomes black laid over what it cuts, which leaves just as much. Null where that
  * can't be said, as something cuts within a part that lies over another.
  */
 function whiteOverBlack(items: readonly DrawItem[]): DrawItem[] | null {
-  const out: DrawItem[] = [];
-  for (const [i, item] of items.entries()) {
-    const { operator, ...rest } = item;
-    if (operator !== undefined && operator !== 'erase') return null;
-    if (isSimple(item)) {
-      out.push(inColour(rest, operator ? '#000000' : '#ffffff'));
-      continue;
-    }
-    // What lies lowest lies over nothing: what is in it can stand beside the rest.
-    const isPlain =
-      item.kind === 'group' && !item.filters && !item.moments && item.opacity === 1 && !item.blend;
-    const inner = i === 0 && !operator && isPlain ? whiteOverBlack(item.items) : null;
-    if (!inner) return null;
-    out.push(...inner);
-  }
-  return out;
+  const all = opened(items);
+  const isSaid = all.every(
+    (item) => (item.operator === undefined || item.operator === 'erase') && isSimple(item),
+  );
+  if (!isSaid) return null;
+  return all.map(({ operator, ...item }) => inColour(item, operator ? '#000000' : '#ffffff'));
 }
-
-/** Whether anything in an item cuts. */
-const hasCuts = (item: DrawItem): boolean =>
-  item.kind === 'group' && item.items.some((inner) => inner.operator !== undefined || hasCuts(inner));
 
 /** Further out than any picture reaches, px. */
 const FAR = 10_000;
@@ -66,19 +69,6 @@ function coversAll(item: DrawItem): boolean {
     ),
   );
   return turns.every((turn) => turn === turns[0] && turn !== 0);
-}
-
-/** What lies in a matte, lowest first, where its lowest part is a plain group and could as well stand beside the rest. */
-function opened(items: readonly DrawItem[]): readonly DrawItem[] {
-  const [first, ...rest] = items;
-  const isPlain =
-    first?.kind === 'group' &&
-    !first.operator &&
-    !first.filters &&
-    !first.moments &&
-    !first.blend &&
-    first.opacity === 1;
-  return isPlain && hasCuts(first) ? [...opened(first.items), ...rest] : items;
 }
 
 /**

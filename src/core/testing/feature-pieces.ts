@@ -1,5 +1,6 @@
 // A family of small pieces that covers what a piece may have: each feature alone, and any two of them together. It is put through every
-// way out: the player, vectors, PDF. A kind that is added to a list of the core without a case here does not compile.
+// way out: the player, vectors, PDF. Effects and blends are those of their lists; a part of ink or a shape of mask without a case here does not
+// compile.
 import {
   addEffect,
   addLayers,
@@ -62,7 +63,7 @@ function base(name: string): Piece {
     'art',
     'Plates',
     {
-      shapes: [plate(box(60, 40, 300, 130), '#2f7d6b', 1), plate(box(260, 90, 300, 120), '#d9a441', 0.8)],
+      shapes: [plate(box(60, 40, 300, 200), '#2f7d6b', 1), plate(box(260, 90, 300, 190), '#d9a441', 0.8)],
       groups: [],
     },
     [1, 0, 0, 1, 0, 0],

@@ -18,6 +18,8 @@ export interface Codec {
   readonly layout: Layout;
   /** Whether colour is kept at a lower resolution than alpha, or not to the last bit. */
   readonly lossy: boolean;
+  /** Whether it goes on showing a trace of ink that is gone: it is told where frames begin to be blank. */
+  readonly lingers?: true;
   /** What ffmpeg is told beside where files of it are joined as they are; absent where they can't be. */
   readonly joined?: readonly string[];
   /** Reads a finished file back; where absent, ffprobe does. */
@@ -53,7 +55,7 @@ export async function encodeFrames(
     rate: fileRate(job),
     alpha: keepsAlpha(settings.transparency),
     layout: codec.layout,
-    blankFrom: codec.lossy ? blankBeginnings(piece, frames) : [],
+    ...(codec.lingers && { blankFrom: blankBeginnings(piece, frames) }),
   };
   const encoders = files.map((file) => startFfmpeg(codec.arguments(told, settings, file)));
   try {

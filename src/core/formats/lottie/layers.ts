@@ -116,8 +116,10 @@ function transformOf([a, b, c, d, e, f]: Matrix): object | undefined {
 function shapeLayers({ items }: ShapeTrack, tint: string | null): Layers {
   const first = items.find((item) => item !== null)!;
   const paint = paintShape(items, first, tint);
-  // A pen that stands askew is drawn in its own measure.
-  const transform = first.kind === 'stroke' && first.transform ? transformOf(first.transform) : undefined;
+  // A pen that stands askew is drawn in its own measure; one that is pressed flat draws nothing.
+  const askew = first.kind === 'stroke' ? first.transform : undefined;
+  const transform = askew && transformOf(askew);
+  if (askew && !transform) return [];
   const opacity = opacityOf(items);
   const trim =
     first.kind === 'stroke' && !first.dashes ? trimOf(items.map((item) => item?.path ?? null)) : null;

@@ -14,9 +14,10 @@ const POINTS = 0.75;
 /** A still is of no time; a date in it would make two files of the same frame differ. */
 const UNDATED = new Date(0);
 
-/** What is done to pixels and not to shapes; turning a matte's brightness into alpha is what masks of PDF do. */
-const isOfPixels = ({ moments, filters = [] }: GroupItem): boolean =>
-  moments !== undefined || filters.some(({ kind }) => kind !== 'alpha from brightness' && kind !== 'shift');
+/** What is done to pixels and not to shapes. Masks of PDF keep by brightness; they don't cut by it. */
+const isOfPixels = ({ moments, operator, filters = [] }: GroupItem): boolean =>
+  moments !== undefined ||
+  filters.some(({ kind }) => kind !== 'alpha from brightness' || operator === 'erase');
 
 /** One frame as a page of PDF: the still that SVG has, drawn onto a page, with a picture where something is blurred. */
 export const writePdf: WriteFormat = async ({ piece, settings, file, progress }) => {

@@ -11,6 +11,7 @@ const UNDATED = ['-fflags', '+bitexact'];
  */
 export const webm: Codec = {
   lossy: true,
+  lingers: true,
   layout: 'yuv420',
   // What its second picture is is not taken over with it.
   joined: ['-metadata:s:v:0', 'alpha_mode=1', ...UNDATED, '-f', 'webm'],
@@ -21,7 +22,7 @@ export const webm: Codec = {
       ...asBt709(),
       ...['-c:v', 'libvpx-vp9', '-pix_fmt', pixelsOf(frames), '-auto-alt-ref', '0'],
       ...['-crf', quality === 'high' ? '8' : '32', '-b:v', '0', '-deadline', 'realtime', '-cpu-used', '7'],
-      // Of a blank frame a key frame leaves nothing, others up to 11 of 255 of the ink before them (measured with libvpx 1.15).
+      // Of a blank frame a key frame leaves nothing, others up to 11 of 255 of the ink before them (measured with libvpx 1.12).
       ...(blankFrom.length > 0
         ? ['-force_key_frames', `expr:${blankFrom.map((n) => `eq(n,${n})`).join('+')}`]
         : []),
