@@ -5,7 +5,7 @@ export { composedItems } from './composed';
 export { numberWords } from './counted';
 export * from './evaluate';
 export { MOST_SAMPLES } from './exposure';
-export { masked } from './masked';
+export { masked } from './mask-shapes';
 export * from './ink-on-screen';
 export * from './layer-bounds';
 export * from './loop-check';

@@ -16,7 +16,7 @@ import { kept } from '../draw';
 import { applyMatrix, distance, measurePath } from '../geometry';
 import { inkedLengths, patternLength, runsOf } from '../ink';
 import { valueAt } from '../timing';
-import { maskSignature } from './masked';
+import { maskSignature } from './mask-shapes';
 import { evaluate, innerFrame, letteringAt } from './evaluate';
 import { dashesAt, inkSignature } from './ink-now';
 import { momentOf, type Moment } from './moment';

@@ -14,11 +14,13 @@ import {
   newStroke,
   canCarry,
   readPiece,
+  revealThrough,
   setBlend,
   setKey,
   setMasks,
   setParent,
   setPlace,
+  setReveal,
   settlePiece,
   strokeById,
   withPlacement,
@@ -408,10 +410,19 @@ test('a hold-out follows its keys; frames between which nothing moves give the v
   expect(changedItems(evaluate(piece, 12).items, evaluate(piece, 13).items).came).not.toEqual([]);
 });
 
-test('a hold-out that stands in the picture stays there, however what it holds out moves, alone or in a group', () => {
+test('a hold-out that stands in the picture stays there, however what it holds out moves, in a group or seen through strokes', () => {
   const shape: MaskShape = { kind: 'path', path: rectangleShape({ x: 40, y: 20 }, { x: 60, y: 70 }) };
   const held = (mask: Mask) => setMasks(pieceOf(box('a', 0, 0, W, H, '#ffffff')), 'a', [mask]);
   const mask: Mask = { ...newMask('hold-out', shape, 'subtract'), stands: 'picture' };
+  const pen = newStroke('pen', 'Pen', lineShape({ x: 0, y: 45 }, { x: W, y: 45 }), {
+    width: 2 * H,
+    colour: '#000000',
+    opacity: 1,
+    cap: 'round',
+    join: 'round',
+  });
+  const uncovered = (p: Piece, confined: boolean) =>
+    setReveal(addLayers(p, [pen]), ['a'], revealThrough(['pen'], { confined }));
   const ways: ((p: Piece) => Piece)[] = [
     (p) => p,
     (p) => setPlace(p, 'a', 0, { x: 15, y: 4 }),
@@ -419,6 +430,8 @@ test('a hold-out that stands in the picture stays there, however what it holds o
     (p) =>
       setPlace(groupLayers(p, ['a'], { id: 'g', name: 'G' }), 'g', 0, { x: -12, scaleX: 1.5, scaleY: 1.5 }),
     (p) => moveLayers(p, ['a'], { x: 9, y: 0 }),
+    (p) => uncovered(setPlace(p, 'a', 0, { x: 15, y: 4 }), false),
+    (p) => uncovered(setPlace(p, 'a', 0, { x: 15, y: 4 }), true),
   ];
   for (const way of ways) {
     const piece = way(held(mask));
