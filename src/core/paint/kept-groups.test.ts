@@ -3,6 +3,7 @@ import { createCanvas } from '@napi-rs/canvas';
 import fc from 'fast-check';
 import { paint } from '.';
 import { times } from '../testing/cases';
+import { freeCanvases } from '../testing/free-canvases';
 
 const box = (x: number, y: number, w: number, h: number, colour: string): DrawItem => ({
   kind: 'fill',
@@ -49,7 +50,7 @@ test('a group that is painted again and again is kept; nobody can tell by the pi
   expect(made.canvases).toBe(before);
 });
 
-test('whatever was painted before, on whatever canvas, a frame looks as if it were the first', () => {
+test('whatever was painted before, on whatever canvas, a frame looks as if it were the first', async () => {
   const shades = ['#c03000', '#0060c0', '#20a040', '#ffffff'];
   const groups = Array.from({ length: 4 }, (_, i) =>
     group([box(10 + i * 25, 10, 50, 50, shades[i]!), box(30 + i * 20, 30, 40, 40, shades[(i + 1) % 4]!)], {
@@ -60,13 +61,14 @@ test('whatever was painted before, on whatever canvas, a frame looks as if it we
     }),
   );
   const step = fc.tuple(fc.subarray([0, 1, 2, 3]), fc.constantFrom(1, 0.5, 2));
-  fc.assert(
-    fc.property(fc.array(step, { minLength: 1, maxLength: 12 }), (steps) => {
+  await fc.assert(
+    fc.asyncProperty(fc.array(step, { minLength: 1, maxLength: 12 }), async (steps) => {
       const { make } = counting();
       for (const [shown, scale] of steps) {
         const list = { ...SIZE, items: shown.map((i) => groups[i]!) };
         expect(picture(list, make, scale)).toBe(picture(list, counting().make, scale));
       }
+      await freeCanvases();
     }),
     { numRuns: times(10, 1000) },
   );

@@ -14,6 +14,7 @@ import {
 } from '../geometry';
 import { paint, type MakeCanvas } from '.';
 import { times } from '../testing/cases';
+import { freeCanvases } from '../testing/free-canvases';
 
 const [W, H] = [640, 140];
 const make = ((w: number, h: number) => createCanvas(w, h)) as unknown as MakeCanvas;
@@ -57,15 +58,15 @@ const measured = measurePath(curve);
 const written = (from: number, to: number): readonly PathCommand[] =>
   subPath(measured, Math.min(from, to) * measured.length, Math.max(from, to) * measured.length);
 
-test('outside the box of what changed nothing is far from what it was: lines that come and go, move, are dashed, filled', () => {
+test('outside the box of what changed nothing is far from what it was: lines that come and go, move, are dashed, filled', async () => {
   const item = fc.record({
     from: fc.constantFrom(0, 0, 0.3),
     to: share,
     by: fc.constantFrom(0, 0, 0, 3.5),
     kind: fc.constantFrom('plain', 'dashed', 'filled', 'grouped'),
   });
-  fc.assert(
-    fc.property(item, share, fc.constantFrom(0, 4), ({ from, to, by, kind }, until, moved) => {
+  await fc.assert(
+    fc.asyncProperty(item, share, fc.constantFrom(0, 4), async ({ from, to, by, kind }, until, moved) => {
       const one = (start: number, end: number, x: number): DrawItem => {
         const path = transformCommands(written(start, end), translation(x, 0));
         if (kind === 'filled') return { kind: 'fill', path, colour: '#c08040', opacity: 1 };
@@ -83,6 +84,7 @@ test('outside the box of what changed nothing is far from what it was: lines tha
         offs.push(Math.abs(p[i]! - q[i]!));
       }
       expect(farOff(offs)).toBeLessThanOrEqual(FEW);
+      await freeCanvases();
     }),
     { numRuns: times(40, 3000) },
   );
@@ -114,9 +116,9 @@ const isThick = (points: readonly { x: number; y: number }[]): boolean =>
     return area >= 6 * longest && longest > 0;
   });
 
-test('a corner of a closed shape moves both sides that meet there, and what lies between', () => {
-  fc.assert(
-    fc.property(sides, fc.nat(5), fc.boolean(), fc.boolean(), (points, at, isClosed, isFill) => {
+test('a corner of a closed shape moves both sides that meet there, and what lies between', async () => {
+  await fc.assert(
+    fc.asyncProperty(sides, fc.nat(5), fc.boolean(), fc.boolean(), async (points, at, isClosed, isFill) => {
       const other = points.map((p, i) => (i === at % points.length ? { x: p.x - 9, y: p.y + 8 } : p));
       fc.pre(isThick(points) && isThick(other));
       const [a, b] = [points, other].map((corners): DrawItem => {
@@ -140,14 +142,15 @@ test('a corner of a closed shape moves both sides that meet there, and what lies
       const apart: number[] = [];
       for (let i = 3; i < sum.length; i += 4) apart.push(Math.abs(sum[i]! - (p[i]! + q[i]!) / 2));
       expect(farOff(apart)).toBeLessThanOrEqual(FEW);
+      await freeCanvases();
     }),
     { numRuns: times(40, 4000) },
   );
 });
 
-test('light is summed as if each moment were painted by itself and all of them averaged', () => {
-  fc.assert(
-    fc.property(share, share, fc.integer({ min: 2, max: 9 }), (from, to, count) => {
+test('light is summed as if each moment were painted by itself and all of them averaged', async () => {
+  await fc.assert(
+    fc.asyncProperty(share, share, fc.integer({ min: 2, max: 9 }), async (from, to, count) => {
       const moments = Array.from({ length: count }, (_, i): DrawItem => {
         const until = from + ((to - from) * i) / count;
         return { kind: 'group', items: [stroke(written(0, until))], opacity: 1 };
@@ -161,6 +164,7 @@ test('light is summed as if each moment were painted by itself and all of them a
         ink += mean;
       }
       expect(off).toBeLessThanOrEqual(0.01 * ink + 255);
+      await freeCanvases();
     }),
     { numRuns: times(40, 1200) },
   );

@@ -4,6 +4,7 @@ import type { DrawItem, DrawList } from '../draw';
 import { historyFault, randomHistory } from '../testing/histories';
 import { paint, picturePainter, type MakeCanvas, type PaintContext } from '.';
 import { cases, times } from '../testing/cases';
+import { freeCanvases } from '../testing/free-canvases';
 
 const SIZE = { width: 160, height: 90 };
 const make = ((w: number, h: number) => createCanvas(w, h)) as unknown as MakeCanvas;
@@ -30,7 +31,7 @@ const ITEMS: readonly DrawItem[] = Array.from({ length: 20 }, (_, i): DrawItem =
   return { ...stroke, ...(i % 6 === 5 && { blend: 'multiply' }) };
 });
 
-test('whatever stood, moved, came or went before: the pixels are those of a first painting', () => {
+test('whatever stood, moved, came or went before: the pixels are those of a first painting', async () => {
   const change = fc.record({
     at: fc.nat(19),
     what: fc.constantFrom('stay', 'stay', 'move', 'take out', 'put in'),
@@ -39,8 +40,8 @@ test('whatever stood, moved, came or went before: the pixels are those of a firs
   const read = (context: PaintContext) =>
     Buffer.from(context.getImageData(0, 0, SIZE.width, SIZE.height).data);
   const fresh = (): PaintContext => make(SIZE.width, SIZE.height).getContext('2d') as PaintContext;
-  fc.assert(
-    fc.property(fc.array(change, { minLength: 2, maxLength: 14 }), (changes) => {
+  await fc.assert(
+    fc.asyncProperty(fc.array(change, { minLength: 2, maxLength: 14 }), async (changes) => {
       const context = fresh();
       const painter = picturePainter(context, make);
       let items = ITEMS;
@@ -59,15 +60,18 @@ test('whatever stood, moved, came or went before: the pixels are those of a firs
         paint(list, anew, make, scale);
         expect(read(context).equals(read(anew))).toBe(true);
       }
+      await freeCanvases();
     }),
     { numRuns: times(40, 1000) },
   );
 });
 
 // Others are looked at in Chromium: e2e/same-pixels.spec.ts.
-test('how a picture was come to never shows: random pieces played, jumped about in, edited, undone and zoomed', () => {
-  for (const seed of cases(6, 200))
+test('how a picture was come to never shows: random pieces played, jumped about in, edited, undone and zoomed', async () => {
+  for (const seed of cases(6, 200)) {
     expect([seed, historyFault(randomHistory(seed), make)]).toEqual([seed, null]);
+    await freeCanvases();
+  }
 });
 
 /** A canvas that counts what is stroked on it and on all that are made like it. */

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import type { DrawItem, DrawList, FillItem, GroupItem, StrokeItem } from '../draw';
 import { paint } from '.';
 import { times } from '../testing/cases';
+import { freeCanvases } from '../testing/free-canvases';
 
 const SIZE = { width: 160, height: 90 };
 
@@ -52,9 +53,9 @@ const pens = fc
     operator: 'keep',
   }));
 
-test('of what is seen through a shape each pixel shows as much as both cover: Porter and Duff’s in, however far the shape reaches beyond', () => {
-  fc.assert(
-    fc.property(letters, pens, opacity, (letter, pen, whole) => {
+test('of what is seen through a shape each pixel shows as much as both cover: Porter and Duff’s in, however far the shape reaches beyond', async () => {
+  await fc.assert(
+    fc.asyncProperty(letters, pens, opacity, async (letter, pen, whole) => {
       const group: GroupItem = { kind: 'group', items: [letter, pen], opacity: whole };
       const shown = picture([group]);
       // The two each by itself, and their coverages multiplied (Porter & Duff 1984, “in”).
@@ -65,6 +66,7 @@ test('of what is seen through a shape each pixel shows as much as both cover: Po
         off = Math.max(off, Math.abs(shown[i]! - (a[i]! * b[i]! * whole) / 255));
       // Rounded to whole levels three times.
       expect(off).toBeLessThan(2);
+      await freeCanvases();
     }),
     { numRuns: times(60, 1200) },
   );

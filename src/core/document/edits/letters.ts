@@ -39,14 +39,24 @@ export function setLetters(
   );
 }
 
-/** Where each place of a text is in another: what both begin with and end with stays; null for what is gone. */
-function placesIn(before: string, now: string): (at: number) => number | null {
+/**
+ * Where each place of a text is in another: what both begin with and end with stays; null for what is gone. Where the two
+ * overlap ("ababa" became "aba") any cut between them makes the same text: the one that loses the fewest of some places is taken.
+ */
+function placesIn(before: string, now: string, places: readonly number[]): (at: number) => number | null {
   const most = Math.min(before.length, now.length);
   let head = 0;
   while (head < most && before[head] === now[head]) head++;
   let tail = 0;
-  while (tail < most - head && before.at(-1 - tail) === now.at(-1 - tail)) tail++;
-  return (at) => (at < head ? at : at >= before.length - tail ? at + now.length - before.length : null);
+  while (tail < most && before.at(-1 - tail) === now.at(-1 - tail)) tail++;
+  const placed =
+    (cut: number, rest: number) =>
+    (at: number): number | null =>
+      at < cut ? at : at >= before.length - rest ? at + now.length - before.length : null;
+  if (head + tail <= most) return placed(head, tail);
+  const kept = (to: (at: number) => number | null): number => places.filter((at) => to(at) !== null).length;
+  const cuts = Array.from({ length: head + tail - most + 1 }, (_, i) => placed(head - i, most - head + i));
+  return cuts.reduce((best, one) => (kept(one) > kept(best) ? one : best));
 }
 
 /**
@@ -58,7 +68,11 @@ export function changeSetting(setting: TextSetting, part: Change<TextSetting>): 
   const next = changed<TextSetting>(setting, isOtherFace ? { ductus: undefined, ...part } : part);
   const { letters } = next;
   if (!letters || 'letters' in part) return next;
-  const to = placesIn(setting.text, next.text);
+  const to = placesIn(
+    setting.text,
+    next.text,
+    letters.map(({ at }) => at),
+  );
   const k = next.size / setting.size;
   const kept = letters.flatMap((letter): LetterSetting[] => {
     const at = to(letter.at);

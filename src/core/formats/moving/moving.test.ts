@@ -14,6 +14,9 @@ import { cases, times } from '../../testing/cases';
 const RATE = { numerator: 25, denominator: 1 };
 const size = { width: 400, height: 300 };
 
+/** Where one stroke ended, and was gone, just where the next one still was. */
+const FAILED = [207890103];
+
 /** A stroke that is written from one frame to another, and goes again. */
 function written(id: string, path: Path, on: number, off: number, colour: string): Stroke {
   const key = (frame: number, value: number) => ({
@@ -75,7 +78,7 @@ function expectSame(sent: readonly Stroke[], got: readonly Stroke[], frames: num
 }
 
 test('strokes that left as Lottie come back with their timing, ink and order', () => {
-  for (const seed of cases(6, 200)) {
+  for (const seed of cases(6, 200, FAILED)) {
     const piece = randomPiece(seed);
     const lists = Array.from({ length: piece.length }, (_, frame) => evaluate(piece, frame));
     const read = readLottie(writeLottie({ name: 'x', lists, framesPerSecond: 25 }));
@@ -91,7 +94,7 @@ test('strokes that left as Lottie come back with their timing, ink and order', (
 });
 
 test('strokes that left as SVG come back with their timing', () => {
-  for (const seed of cases(6, 200)) {
+  for (const seed of cases(6, 200, FAILED)) {
     const piece = randomPiece(seed);
     const lists = Array.from({ length: piece.length }, (_, frame) => evaluate(piece, frame));
     const plays = seed % 2 ? ('again' as const) : ('once' as const);

@@ -6,7 +6,7 @@ import { computed } from './properties';
 import { dissolve, drawWithin, localId, openGroup, spend, type Place, type Reading } from './reading';
 import { outlineOf, type Viewport } from './shapes';
 import type { Declarations } from './styles';
-import { about, lengthOf, numbersIn, originOf, transformOf, viewBoxMatrix } from './values';
+import { about, lengthOf, viewBoxOf, originOf, transformOf, viewBoxMatrix } from './values';
 import type { Element } from './xml';
 
 /** Elements that are no picture of their own, or not ours to run; in words for the list. */
@@ -44,7 +44,7 @@ function ownMatrix(reading: Reading, element: Element, d: Declarations, view: Vi
   let around = { x: 0, y: 0, width: view.width, height: view.height };
   if (ofItself) {
     const outline = outlineOf(element.name, d, view, 1e5);
-    const bounds = outline && tightBounds(outline.commands);
+    const bounds = outline && tightBounds(outline);
     if (bounds) {
       const { left, top, right, bottom } = bounds;
       around = { x: left, y: top, width: right - left, height: bottom - top };
@@ -149,14 +149,13 @@ function drawViewport(reading: Reading, element: Element, d: Declarations, here:
   const height = isRoot ? view.height : (lengthOf(sides.height, view.height) ?? view.height);
   if (!(width > 0 && height > 0)) return;
   const corner = compose(here.matrix, translation(x, y));
-  const viewBox = numbersIn(element.attributes.viewBox);
-  const fits = viewBox.length === 4 && viewBox[2]! > 0 && viewBox[3]! > 0;
+  const viewBox = viewBoxOf(element.attributes.viewBox);
   const inside: Place = {
     ...here,
-    matrix: fits
+    matrix: viewBox
       ? compose(corner, viewBoxMatrix(viewBox, width, height, element.attributes.preserveAspectRatio))
       : corner,
-    view: fits ? { width: viewBox[2]!, height: viewBox[3]! } : { width, height },
+    view: viewBox ? { width: viewBox[2], height: viewBox[3] } : { width, height },
   };
   const all = (at: Place): void => children(reading, element, at);
   if (/^(visible|auto)$/.test(d.overflow ?? '') && !isRoot) all(inside);

@@ -114,9 +114,8 @@ export function drawShape(reading: Reading, element: Element, d: Declarations, p
   const { spent, leftOut } = reading;
   const { matrix, into, group, view, clips } = place;
   const { style } = place.inherited;
-  const outline = outlineOf(element.name, d, view, SVG_LIMITS.commands - spent.commands);
-  if (!outline) return;
-  const { commands } = outline;
+  const commands = outlineOf(element.name, d, view, SVG_LIMITS.commands - spent.commands);
+  if (!commands) return;
   spent.commands += commands.length;
   if (spent.commands > SVG_LIMITS.commands)
     throw new SvgError(`The picture has more than ${SVG_LIMITS.commands} lines and curves.`);

@@ -9,7 +9,7 @@ export interface KeyframeRule {
 const placeOf = (text: string): number | null => {
   if (text === 'from') return 0;
   if (text === 'to') return 1;
-  const share = /^([\d.]+)%$/.exec(text);
+  const share = /^(\d+(?:\.\d*)?|\.\d+)%$/.exec(text);
   return share ? Number(share[1]) / 100 : null;
 };
 

@@ -10,7 +10,7 @@ import {
   type Matrix,
 } from '../../geometry';
 import { drawWithin, inheritedAt, withTemplates, type Place, type Reading } from './reading';
-import { lengthOf, numbersIn, transformOf, viewBoxMatrix } from './values';
+import { lengthOf, viewBoxOf, transformOf, viewBoxMatrix } from './values';
 import type { Element } from './xml';
 
 /** Tiles of one pattern at the most. */
@@ -44,12 +44,12 @@ export function drawPattern(
   const own = transformOf(a.patternTransform, place.view) ?? IDENTITY;
   const back = inverse(own);
   if (!back) return false;
-  const viewBox = numbersIn(a.viewBox);
+  const viewBox = viewBoxOf(a.viewBox);
   let content: Matrix = IDENTITY;
   let view = place.view;
-  if (viewBox.length === 4 && viewBox[2]! > 0 && viewBox[3]! > 0) {
+  if (viewBox) {
     content = viewBoxMatrix(viewBox, width, height, a.preserveAspectRatio);
-    view = { width: viewBox[2]!, height: viewBox[3]! };
+    view = { width: viewBox[2], height: viewBox[3] };
   } else if (a.patternContentUnits === 'objectBoundingBox') content = [boxWidth, 0, 0, boxHeight, 0, 0];
   // Where the shape lies among the tiles.
   const { left, top, right, bottom } = reach;

@@ -154,6 +154,22 @@ test('a seeded fuzz: whatever is broken in a file, it is read or refused in word
   expect(read).toBeLessThan(tries);
 });
 
+test('a number out of range is no number: a shape ends before it', () => {
+  const shapesOf = (body: string, attributes?: string) => readSvg(svg(body, attributes));
+  for (const points of ['1,2 3,4 1e400,1', '1,2 3,4 5,1e400', '1,2 3,4 -1e400']) {
+    expect(shapesOf(`<polygon points="${points}"/>`).shapes.map(({ data }) => data)).toEqual(['M1 2L3 4Z']);
+  }
+  for (const body of [
+    '<rect width="1e400" height="5"/>',
+    '<g transform="translate(1e400 2)"><path d="M0 0L5 5L1e400 9"/></g>',
+    '<path d="M0 0H9" stroke="red"><animate attributeName="stroke-dashoffset" from="9" to="0" dur="1.2.3"/></path>',
+  ])
+    for (const { data, transform } of shapesOf(body).shapes)
+      expect([/^[MLCZ\d\s.eE+-]*$/.test(data), transform.every(Number.isFinite)]).toEqual([true, true]);
+  const boxes = shapesOf('<path d="M0 0L5 5V9Z"/>', 'viewBox="0 0 1e400 9"');
+  expect([boxes.width, boxes.height]).toEqual([300, 150]);
+});
+
 test('files made to take long are read at once, or refused in words', () => {
   const file = (inner: string) =>
     `<svg xmlns="http://www.w3.org/2000/svg" width="10" height="10" viewBox="0 0 10 10">${inner}</svg>`;

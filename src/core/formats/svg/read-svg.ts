@@ -7,7 +7,7 @@ import type { MovingLine } from './moving-line';
 import { computed, FIRST } from './properties';
 import { rectangleShape, type Reading } from './reading';
 import { cascadeOf } from './styles';
-import { colourOf, lengthOf, numbersIn } from './values';
+import { colourOf, lengthOf, viewBoxOf } from './values';
 import { readXml, type Element } from './xml';
 
 /** What was read of an SVG file. */
@@ -25,9 +25,7 @@ export interface ReadSvg {
 
 /** The size of a picture (SVG 2, 8.2, and CSS Images 3, 5): as its sides say, else in proportion to its viewBox. */
 function sizeOf(root: Element, d: Readonly<Record<string, string>>): { width: number; height: number } {
-  const box = numbersIn(root.attributes.viewBox);
-  const [boxWidth, boxHeight] =
-    box.length === 4 && box[2]! > 0 && box[3]! > 0 ? [box[2]!, box[3]!] : [300, 150];
+  const [, , boxWidth, boxHeight] = viewBoxOf(root.attributes.viewBox) ?? [0, 0, 300, 150];
   let width = lengthOf(d.width, boxWidth);
   let height = lengthOf(d.height, boxHeight);
   // One side alone follows the proportions of the viewBox.

@@ -41,46 +41,38 @@ function rectangle(x: number, y: number, w: number, h: number, rx: number, ry: n
 }
 
 /**
- * The outline of a basic shape or path; null for elements that are none. `fault` says that path data broke off.
+ * The outline of a basic shape or path, up to where its data is in error (SVG 2, 9.5.2); null for elements that are none.
  * @param most commands that are read of path data.
  */
-export function outlineOf(
-  name: string,
-  a: Declarations,
-  view: Viewport,
-  most: number,
-): { commands: PathCommand[]; fault: boolean } | null {
+export function outlineOf(name: string, a: Declarations, view: Viewport, most: number): PathCommand[] | null {
   const across = (key: string): number => lengthOf(a[key], view.width) ?? 0;
   const down = (key: string): number => lengthOf(a[key], view.height) ?? 0;
   const radius = Math.hypot(view.width, view.height) / Math.SQRT2;
-  const plain = (commands: PathCommand[]) => ({ commands, fault: false });
   switch (name) {
-    case 'path': {
-      const { commands, faultAt } = readPathData(cssPath(a.d) ?? '', most);
-      return { commands, fault: faultAt !== null };
-    }
+    case 'path':
+      return [...readPathData(cssPath(a.d) ?? '', most).commands];
     case 'rect': {
       const [w, h] = [across('width'), down('height')];
-      if (!(w > 0) || !(h > 0)) return plain([]);
+      if (!(w > 0) || !(h > 0)) return [];
       const [ownX, ownY] = [lengthOf(a.rx, view.width), lengthOf(a.ry, view.height)];
       const rx = clamp(ownX ?? ownY ?? 0, 0, w / 2);
       const ry = clamp(ownY ?? ownX ?? 0, 0, h / 2);
-      return plain(rectangle(across('x'), down('y'), w, h, rx, ry));
+      return rectangle(across('x'), down('y'), w, h, rx, ry);
     }
     case 'circle': {
       const r = lengthOf(a.r, radius) ?? 0;
-      return plain(r > 0 ? ellipse(across('cx'), down('cy'), r, r) : []);
+      return r > 0 ? ellipse(across('cx'), down('cy'), r, r) : [];
     }
     case 'ellipse': {
       const [ownX, ownY] = [lengthOf(a.rx, view.width), lengthOf(a.ry, view.height)];
       const [rx, ry] = [ownX ?? ownY ?? 0, ownY ?? ownX ?? 0];
-      return plain(rx > 0 && ry > 0 ? ellipse(across('cx'), down('cy'), rx, ry) : []);
+      return rx > 0 && ry > 0 ? ellipse(across('cx'), down('cy'), rx, ry) : [];
     }
     case 'line':
-      return plain([
+      return [
         ['M', across('x1'), down('y1')],
         ['L', across('x2'), down('y2')],
-      ]);
+      ];
     case 'polyline':
     case 'polygon': {
       const n = numbersIn(a.points);
@@ -90,7 +82,7 @@ export function outlineOf(
         n[2 * i + 1]!,
       ]);
       if (name === 'polygon' && commands.length > 0) commands.push(['Z']);
-      return { commands, fault: n.length % 2 === 1 };
+      return commands;
     }
     default:
       return null;

@@ -14,10 +14,12 @@ const HOLD: Easing = { type: 'hold' };
 
 /** Seconds of a clock value (SMIL 3, 5.4.5; CSS time); null where it is none. */
 function secondsOf(text: string | undefined): number | null {
-  const plain = /^([+-]?[\d.]+)(h|min|s|ms)?$/.exec((text ?? '').trim());
-  if (plain) return Number(plain[1]) * { h: 3600, min: 60, s: 1, ms: 0.001 }[plain[2] ?? 's']!;
+  const plain = /^([+-]?(?:\d+(?:\.\d*)?|\.\d+))(h|min|s|ms)?$/.exec((text ?? '').trim());
   const clock = /^(?:(\d+):)?(\d{1,2}):(\d{1,2}(?:\.\d+)?)$/.exec((text ?? '').trim());
-  return clock ? Number(clock[1] ?? 0) * 3600 + Number(clock[2]) * 60 + Number(clock[3]) : null;
+  const seconds = plain
+    ? Number(plain[1]) * { h: 3600, min: 60, s: 1, ms: 0.001 }[plain[2] ?? 's']!
+    : clock && Number(clock[1] ?? 0) * 3600 + Number(clock[2]) * 60 + Number(clock[3]);
+  return seconds !== null && Number.isFinite(seconds) ? seconds : null;
 }
 
 /** Moments that follow a value, before and after which it is what it is at other times. */

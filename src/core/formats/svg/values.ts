@@ -28,8 +28,19 @@ export function lengthOf(text: string | undefined, whole: number): number | null
   return unit in UNITS ? value * UNITS[unit]! : null;
 }
 
-export const numbersIn = (text: string | undefined): number[] =>
-  (text ?? '').match(/[+-]?(?:\d+(?:\.\d*)?|\.\d+)(?:e[+-]?\d+)?/gi)?.map(Number) ?? [];
+/** The numbers of a list, up to one that is out of range: what stands before an error is drawn (SVG 2, 9.5.2). */
+export function numbersIn(text: string | undefined): readonly number[] {
+  const all = (text ?? '').match(/[+-]?(?:\d+(?:\.\d*)?|\.\d+)(?:e[+-]?\d+)?/gi)?.map(Number) ?? [];
+  const end = all.findIndex((value) => !Number.isFinite(value));
+  return end < 0 ? all : all.slice(0, end);
+}
+
+/** The box that a viewBox attribute gives: left, top, width, height (SVG 2, 8.6); null where it gives none with an area. */
+export function viewBoxOf(text: string | undefined): readonly [number, number, number, number] | null {
+  const [left, top, width, height, ...more] = numbersIn(text);
+  const isBox = height !== undefined && more.length === 0 && width! > 0 && height > 0;
+  return isBox ? [left!, top!, width!, height] : null;
+}
 
 /** Radians in a unit of angle: CSS Values and Units 4, 7.1; without one, degrees. */
 const ANGLES: Record<string, number> = {

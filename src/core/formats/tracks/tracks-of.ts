@@ -62,11 +62,14 @@ function likeness(a: TrackItem, b: TrackItem): number {
     if (!x || !y) return 1;
     return x.kind === y.kind ? Math.max(0.5, likeness(x, y)) : 0.5;
   }
-  const [p, q] = [endsOf(a), endsOf(b as TrackShape)];
+  const shape = b as TrackShape;
+  const [p, q] = [endsOf(a), endsOf(shape)];
   const begin = Math.hypot(p[0] - q[0], p[1] - q[1]);
   const end = Math.hypot(p[2] - q[2], p[3] - q[3]);
-  if (Math.min(begin, end) < NEAR) return 4;
-  return Math.min(begin, end) < FAR || a.path.length === (b as TrackShape).path.length ? 2 : 0;
+  // Of two that end in the same place the one of the same colour is it.
+  const sameColour = a.colour === shape.colour ? 1 : 0;
+  if (Math.min(begin, end) < NEAR) return 4 + sameColour;
+  return Math.min(begin, end) < FAR || a.path.length === shape.path.length ? 2 + sameColour : 0;
 }
 
 /** Lays a frame's items beside the lanes so that together they are the most alike, both in their order. */
