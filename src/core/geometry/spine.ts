@@ -20,6 +20,8 @@ export interface SpinePlace extends Point {
 const TOLERANCE = 0.04;
 /** How far a smooth curve through the places may be from it, px. */
 const SMOOTH_TOLERANCE = 0.005;
+/** Radians by which two segments may differ where they meet without a turn that shows. */
+const TURN = 5e-4;
 const DEEPEST = 12;
 /** Places of one path: with many segments each is halved less often. */
 const MOST_PLACES = 2 ** 17;
@@ -47,9 +49,11 @@ function sample(m: MeasuredPath, radius: number): SpinePlace[] {
   const corners = new Map(cornersOf(m.path).map((corner) => [corner.s, corner]));
   const deepest = clamp(Math.floor(Math.log2(MOST_PLACES / Math.max(1, m.segments.length))), 2, DEEPEST);
   const out: SpinePlace[] = [];
-  const push = (s: number, p: Point, direction: Point): void => {
+  let before = m.path.closed ? endDirection(m.segments.findLast(({ length }) => length > 0)) : null;
+  const push = (s: number, p: Point, direction: Point, isJoint = false): void => {
     const along = direction.x === 0 && direction.y === 0 ? (out.at(-1)?.out ?? { x: 1, y: 0 }) : direction;
-    out.push({ x: p.x, y: p.y, s, into: along, out: along, corner: false });
+    const into = isJoint && before && turnBetween(before, along) > TURN ? before : along;
+    out.push({ x: p.x, y: p.y, s, into, out: along, corner: false });
   };
   m.segments.forEach((segment, i) => {
     const c = segment.cubic;
@@ -58,12 +62,18 @@ function sample(m: MeasuredPath, radius: number): SpinePlace[] {
     if (segment.length === 0) return;
     if (!lengths) {
       const way = unit({ x: c[6] - c[0], y: c[7] - c[1] });
-      push(base, { x: c[0], y: c[1] }, way);
+      push(base, { x: c[0], y: c[1] }, way, true);
+      before = way;
       if (i === m.segments.length - 1) push(base + segment.length, { x: c[6], y: c[7] }, way);
       return;
     }
     const put = (t: number): void =>
-      push(base + (t === 0 ? 0 : lengthAtParameter(lengths, t)), cubicPoint(c, t), directionAt(c, t));
+      push(
+        base + (t === 0 ? 0 : lengthAtParameter(lengths, t)),
+        cubicPoint(c, t),
+        directionAt(c, t),
+        t === 0,
+      );
     const refine = (t0: number, p0: Point, t1: number, p1: Point, depth: number): void => {
       const middle = (t0 + t1) / 2;
       const p = cubicPoint(c, middle);
@@ -85,13 +95,14 @@ function sample(m: MeasuredPath, radius: number): SpinePlace[] {
       } else put(t0);
     };
     refine(0, { x: c[0], y: c[1] }, 1, { x: c[6], y: c[7] }, 0);
+    before = directionAt(c, 1);
     if (i === m.segments.length - 1) put(1);
   });
   return out.map((place, i) => {
     const end = m.path.closed && i === out.length - 1;
     const corner = corners.get(end ? 0 : place.s);
-    if (!corner) return place;
     const { x, y, s } = place;
+    if (!corner) return end ? { ...place, out: out[0]!.out } : place;
     return { x, y, s, into: corner.into, out: corner.out, corner: true };
   });
 }
@@ -112,6 +123,10 @@ function smoothMiss(
   // Only across the way: the middle by the cubic's parameter need not be the middle by length.
   return Math.abs(dx * (p1.y - p0.y) - dy * (p1.x - p0.x)) / (chord || 1);
 }
+
+/** The direction in which a segment ends; null for none. */
+const endDirection = (segment: MeasuredPath['segments'][number] | undefined): Point | null =>
+  segment ? directionAt(segment.cubic, 1) : null;
 
 function directionAt(c: Parameters<typeof cubicPoint>[0], t: number): Point {
   const direct = unit(cubicDerivative(c, t));
@@ -203,7 +218,7 @@ function thinOut(spine: readonly SpinePlace[], radius: number): SpinePlace[] {
 function isOneCurve(spine: readonly SpinePlace[], from: number, to: number, radius: number): boolean {
   const [a, b] = [spine[from]!, spine[to]!];
   for (let i = from; i < to; i++) {
-    if (i > from && spine[i]!.corner) return false;
+    if (i > from && spine[i]!.into !== spine[i]!.out) return false;
     if (!isGentle(spine[i]!, spine[i + 1]!, radius)) return false;
   }
   for (const r of [-radius, 0, radius]) {

@@ -202,7 +202,9 @@ export function sweptOutline(
       const all = way.length + before.length;
       const longer = Math.max(way.length, before.length);
       // Between the two directions the edge takes, nearly that of the shorter way: from there the longer one swings back.
-      if (((Math.abs(way.shrink - before.shrink) * longer) / all) * longer * SWING > KINK) {
+      const bend = (Math.abs(way.shrink - before.shrink) * longer) / all;
+      const turn = Math.abs(turnOf(a.into, a.out).sin);
+      if (Math.max(bend, turn) * longer * SWING > KINK) {
         runOn(strip, stanceAt(a, a.into, before.shrink));
         runOn(strip, leave);
       } else {
