@@ -195,14 +195,14 @@ test('files of parts that are missing or broken when they are to be joined are m
     status: 'done' as const,
     runId: randomUUID(),
   }));
-  await askedBefore(exportId, id, piece, { createdAt: new Date(Date.now() - 60_000) });
-  await models().exportParts.bulkCreate(parts);
-  // The first is missing, the second ends too soon, the third is no video.
+  // The first is missing, the second ends too soon, the third is no video. They lie there before a worker may find the export.
   const cut = join(folder, 'rendering', `${exportId}.1.${parts[1]!.runId}`);
   const settings = wholeSettings({ format: 'webm', scale: 1, first: 100, last: 199 });
   await WRITE.webm({ piece, settings, stem: 'x', file: cut, progress: () => true });
   truncateSync(cut, 4000);
   writeFileSync(join(folder, 'rendering', `${exportId}.2.${parts[2]!.runId}`), 'no video');
+  await askedBefore(exportId, id, piece, { createdAt: new Date(Date.now() - 60_000) });
+  await models().exportParts.bulkCreate(parts);
   await until(exportId, isDone);
   expect(probed(await fileOf(exportId), '-show_streams', '-count_frames').streams[0].nb_read_frames).toBe(
     '250',

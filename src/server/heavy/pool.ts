@@ -204,10 +204,12 @@ export function startPool({ processes, niceness, idleMs }: PoolSettings): Pool {
     const watch = setInterval(() => void look(), WATCH_MS);
     child.once('message', reported);
     child.once('exit', ended);
-    // Its processor time so far is of earlier orders.
-    void look();
-    child.send(order, (error) => {
-      if (error) ended();
+    // Its processor time so far is of earlier orders: it is read before this one is given.
+    void look().then(() => {
+      if (settled) return;
+      child.send(order, (error) => {
+        if (error) ended();
+      });
     });
   }
 
