@@ -8,6 +8,8 @@ import * as revision from './app/api/pieces/[id]/revision/route';
 import * as thumbnail from './app/api/pieces/[id]/thumbnail/route';
 import * as picture from './app/api/pictures/[hash]/route';
 import * as projects from './app/api/projects/route';
+import { FILES, patternOf, PIECES, PROJECTS } from './contract';
+import { refusedAddress } from './server/http';
 import { endOnFaults, logError } from './server/log';
 
 /** The built web application as a process of its own, on loopback alone. */
@@ -19,14 +21,16 @@ type Handler = (request: Request, context: { params: Promise<Record<string, stri
  * What many readers ask for all the time is answered by its route handler at once: on the way through the framework a
  * request costs eight times as much. All else goes that way.
  */
-const DIRECT: readonly (readonly [path: RegExp, handler: Handler])[] = [
-  [/^\/api\/health$/, health.GET],
-  [/^\/api\/projects$/, projects.GET],
-  [/^\/api\/pieces\/(?<id>[^/]+)$/, piece.GET],
-  [/^\/api\/pieces\/(?<id>[^/]+)\/revision$/, revision.GET],
-  [/^\/api\/pieces\/(?<id>[^/]+)\/thumbnail$/, thumbnail.GET],
-  [/^\/api\/pictures\/(?<hash>[^/]+)$/, picture.GET],
-];
+const DIRECT: readonly { readonly pattern: RegExp; readonly handler: Handler }[] = (
+  [
+    [FILES.health, health.GET],
+    [PROJECTS.list, projects.GET],
+    [PIECES.open, piece.GET],
+    [PIECES.revision, revision.GET],
+    [FILES.thumbnail, thumbnail.GET],
+    [FILES.picture, picture.GET],
+  ] as const
+).map(([{ path }, handler]) => ({ pattern: patternOf(path), handler }));
 
 const DATA_HEADERS = { ...ANSWER_HEADERS, 'Content-Security-Policy': DATA_POLICY };
 
@@ -69,7 +73,7 @@ async function inLine<T>(work: () => Promise<T>): Promise<T> {
 /** Answers a request by its handler alone; false where the framework is to do it. */
 async function direct(path: string, request: IncomingMessage, response: ServerResponse): Promise<boolean> {
   if (request.method !== 'GET') return false;
-  for (const [pattern, handler] of DIRECT) {
+  for (const { pattern, handler } of DIRECT) {
     const found = pattern.exec(path);
     if (!found) continue;
     const headers = new Headers();
@@ -103,6 +107,12 @@ async function answer(request: IncomingMessage, response: ServerResponse): Promi
   } catch {
     const words = { error: { message: 'This address can’t be read.' } };
     return give(Response.json(words, { status: 400 }), response);
+  }
+  const refused = refusedAddress(request.method ?? '', path);
+  if (refused) {
+    const { status, message, allow } = refused;
+    const headers = allow ? { Allow: allow.join(', ') } : {};
+    return give(Response.json({ error: { message } }, { status, headers }), response);
   }
   if (!(await direct(path, request, response))) await handle(request, response);
 }

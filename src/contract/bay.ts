@@ -49,15 +49,5 @@ export const BAY = {
   open: endpoint('GET', '/api/exports/:id/received', { params: idParams, answer: receivedSchema }),
 };
 
-export const framePartSchema = z.enum(['picture', 'matte']);
-export type FramePart = z.infer<typeof framePartSchema>;
-
-/** Where one decoded frame is fetched: raw RGBA, a byte each, as the file has it, packed by gzip (RFC 1952). */
-export const receivedFrameAddress = (hash: string, frame: number, part: FramePart): string =>
-  `/api/bay/${hash}/frames/${frame}?part=${part}`;
-
-/** Where the text of a vector file is fetched. */
-export const receivedFileAddress = (hash: string): string => `/api/bay/${hash}/file`;
-
 /** The edit bay with the file of an export in it. */
 export const bayAddress = (exportId: string): string => `/bay?export=${exportId}`;

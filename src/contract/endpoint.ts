@@ -54,6 +54,10 @@ export type AnswerOf<E extends Endpoint> = z.output<E['answer']>;
 export const addressOf = (path: string, params: Readonly<Record<string, unknown>> = {}): string =>
   path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(String(params[name])));
 
+/** What addresses of an endpoint look like; its parameters are named groups. */
+export const patternOf = (path: string): RegExp =>
+  new RegExp(`^${path.replaceAll('.', '\\.').replace(/:(\w+)/g, '(?<$1>[^/]+)')}$`);
+
 const id = z.uuid('is not the id of anything here');
 
 /** Most endpoints name one thing by its id. */

@@ -143,16 +143,3 @@ export const EXPORTS = {
     answer: z.strictObject({ document: checkedDocument }),
   }),
 };
-
-/** Where the file of an export is fetched. */
-export const exportFileAddress = (id: string): string => `/api/exports/${id}/file`;
-
-/** Where its picture is fetched. */
-export const exportThumbnailAddress = (id: string): string => `/api/exports/${id}/thumbnail`;
-
-/** Most files of one archive that is fetched at once. */
-export const MOST_FETCHED = 200;
-
-/** Where the files of several are fetched as one zip archive. */
-export const exportArchiveAddress = (ids: readonly string[]): string =>
-  `/api/exports/archive?ids=${ids.join(',')}`;

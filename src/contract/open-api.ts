@@ -2,6 +2,7 @@ import { z } from 'zod';
 import type { Endpoint } from './endpoint';
 import { EXPORTS } from './exports';
 import { READ_FIELDS } from './fields';
+import { FILES } from './files';
 import { PROJECTS } from './projects';
 
 /** Endpoints that programs are told of, with what each is for. What pages ask besides may change from day to day. */
@@ -39,6 +40,9 @@ const schemaOf = (schema: z.ZodType, io: 'input' | 'output'): object => {
 };
 const isGiven = (schema: z.ZodType): boolean => !schema.safeParse(undefined).success;
 const json = (schema: object) => ({ 'application/json': { schema } });
+
+/** An address as OpenAPI writes its parameters. */
+const templateOf = (path: string): string => path.replace(/:(\w+)/g, '{$1}');
 
 /** Parameters of an address, all of them needed. */
 function parametersOf({ path, params }: Endpoint): object[] {
@@ -86,13 +90,13 @@ const FETCH_FILE = {
  * The interface for programs, as OpenAPI 3.1 has it, made from the schemas that requests are checked by.
  * @param server the address that it is reached by.
  */
-export function openApi(server: string): object {
+export function openApi(server: string): Record<string, unknown> {
   const paths: Record<string, Record<string, object>> = {};
   for (const [name, does, endpoint] of FOR_PROGRAMS) {
-    const path = endpoint.path.replace(/:(\w+)/g, '{$1}');
+    const path = templateOf(endpoint.path);
     (paths[path] ??= {})[endpoint.method.toLowerCase()] = operationOf(name, does, endpoint);
   }
-  paths['/api/exports/{id}/file'] = { get: FETCH_FILE };
+  paths[templateOf(FILES.export.path)] = { get: FETCH_FILE };
   return {
     openapi: '3.1.0',
     info: {

@@ -5,6 +5,3 @@ import { endpoint, hashSchema } from './endpoint';
 export const STORE_PICTURE = endpoint('POST', '/api/pictures', {
   answer: z.looseObject({ hash: hashSchema, width: z.number(), height: z.number() }),
 });
-
-/** Where a picture is fetched. */
-export const pictureAddress = (hash: string): string => `/api/pictures/${hash}`;

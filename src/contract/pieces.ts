@@ -68,12 +68,6 @@ const patchSchema = z
   )
   .max(20_000);
 
-/** Moments in the strip of a piece, one beside another in one picture. */
-export const STRIP_MOMENTS = 20;
-
-/** Where the strip of a piece at a revision is. */
-export const stripAddress = (id: string, at: number): string => `/api/pieces/${id}/strip?revision=${at}`;
-
 export const PIECES = {
   open: endpoint('GET', '/api/pieces/:id', { ...one, answer: openPieceSchema }),
   /** Over the revision it is based on: a stale save is refused with 409. */

@@ -10,7 +10,3 @@ export const PROJECT_FILES = {
   /** Its pieces and its shelf, in a project that is there. */
   openInto: endpoint('POST', '/api/projects/:id/file', { params: idParams, answer }),
 };
-
-/** Where a project, or one piece, is fetched as a file. */
-export const projectFileAddress = (id: string): string => `/api/projects/${id}/file`;
-export const pieceFileAddress = (id: string): string => `/api/pieces/${id}/file`;

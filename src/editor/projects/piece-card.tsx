@@ -1,7 +1,7 @@
 'use client';
 import { Ellipsis } from 'lucide-react';
 import { useState } from 'react';
-import { PIECES, type PieceSummary } from '@/contract';
+import { PIECES, thumbnailAddress, type PieceSummary } from '@/contract';
 import { framesPerSecond, rateName } from '@/core/timing';
 import { Button, Menu, openContextMenu, PictureInTurn, type MenuEntry } from '@/ui';
 import { NameField } from '../name-field';
@@ -56,7 +56,7 @@ export function PieceCard({
           onChoose(!chosen, event.shiftKey);
         }}
       >
-        <PictureInTurn src={`/api/pieces/${piece.id}/thumbnail?revision=${piece.revision}`} />
+        <PictureInTurn src={thumbnailAddress(piece.id, piece.revision)} />
         <PlayingPicture piece={piece} over={over} />
       </Picture>
       <Choose $shown={some}>

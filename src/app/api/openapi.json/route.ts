@@ -1,5 +1,7 @@
-import { openApi } from '@/contract';
-import { route } from '@/server/http';
+import { FILES, openApi } from '@/contract';
+import { answers } from '@/server/http';
 
 export const dynamic = 'force-dynamic';
-export const GET = route({}, async ({ request }) => openApi(`http://${request.headers.get('host')}`));
+export const GET = answers(FILES.openApi, async ({ request }) =>
+  openApi(`http://${request.headers.get('host')}`),
+);

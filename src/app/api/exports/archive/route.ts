@@ -1,13 +1,13 @@
 import { z } from 'zod';
-import { MOST_FETCHED } from '@/contract';
+import { FILES, MOST_FETCHED } from '@/contract';
 import { exportArchive } from '@/server/exports';
-import { downloadHeaders, HttpError, route } from '@/server/http';
+import { downloadHeaders, answers, HttpError } from '@/server/http';
 
 export const dynamic = 'force-dynamic';
 
 const idsSchema = z.array(z.uuid()).min(1).max(MOST_FETCHED);
 
-export const GET = route({}, async ({ request }) => {
+export const GET = answers(FILES.exportArchive, async ({ request }) => {
   const asked = new URL(request.url).searchParams.get('ids') ?? '';
   const ids = idsSchema.safeParse(asked.split(',').filter(Boolean));
   if (!ids.success)

@@ -1,12 +1,9 @@
-import { z } from 'zod';
-import { hashSchema } from '@/contract';
-import { route } from '@/server/http';
+import { FILES } from '@/contract';
+import { answers } from '@/server/http';
 import { openPicture } from '@/server/pictures';
 
-const params = z.strictObject({ hash: hashSchema });
-
 export const dynamic = 'force-dynamic';
-export const GET = route({ params }, async ({ params }) => {
+export const GET = answers(FILES.picture, async ({ params }) => {
   const { bytes, mediaType } = await openPicture(params.hash);
   return new Response(new Uint8Array(bytes), {
     headers: {

@@ -3,11 +3,11 @@ import { stat } from 'node:fs/promises';
 import { Readable } from 'node:stream';
 import { assetPath } from '@/server/assets';
 import { exportFile, fileTypeOf } from '@/server/exports';
-import { idParams } from '@/contract';
-import { downloadHeaders, HttpError, route } from '@/server/http';
+import { FILES } from '@/contract';
+import { downloadHeaders, answers, HttpError } from '@/server/http';
 
 export const dynamic = 'force-dynamic';
-export const GET = route({ params: idParams }, async ({ params }) => {
+export const GET = answers(FILES.export, async ({ params }) => {
   const { hash, settings, fileName } = await exportFile(params.id);
   const path = assetPath(hash);
   const info = await stat(path).catch(() => null);

@@ -1,10 +1,10 @@
-import { idParams } from '@/contract';
-import { route } from '@/server/http';
+import { FILES } from '@/contract';
+import { answers } from '@/server/http';
 import { exportThumbnail } from '@/server/thumbnail';
 
 export const dynamic = 'force-dynamic';
 /** An export is of a document that stands: its picture never changes. */
-export const GET = route({ params: idParams }, async ({ params }) => {
+export const GET = answers(FILES.exportThumbnail, async ({ params }) => {
   const png = await exportThumbnail(params.id);
   return new Response(new Uint8Array(png), {
     headers: {

@@ -1,9 +1,9 @@
-import { idParams } from '@/contract';
-import { downloadHeaders, route } from '@/server/http';
+import { FILES } from '@/contract';
+import { answers, downloadHeaders } from '@/server/http';
 import { savePieceFile } from '@/server/project-file';
 
 export const dynamic = 'force-dynamic';
-export const GET = route({ params: idParams }, async ({ params }) => {
+export const GET = answers(FILES.piece, async ({ params }) => {
   const { size, stream, fileName } = await savePieceFile(params.id);
   return new Response(stream, { headers: downloadHeaders(fileName, 'application/zip', size) });
 });

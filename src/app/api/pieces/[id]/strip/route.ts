@@ -1,9 +1,9 @@
-import { idParams } from '@/contract';
-import { answerPicture, route } from '@/server/http';
+import { FILES } from '@/contract';
+import { answerPicture, answers } from '@/server/http';
 import { strip } from '@/server/thumbnail';
 
 export const dynamic = 'force-dynamic';
 
-export const GET = route({ params: idParams }, ({ params, request }) =>
+export const GET = answers(FILES.strip, ({ params, request }) =>
   answerPicture(request, params.id, 'image/webp', strip),
 );

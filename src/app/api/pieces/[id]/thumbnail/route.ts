@@ -1,9 +1,9 @@
-import { idParams } from '@/contract';
-import { answerPicture, route } from '@/server/http';
+import { FILES } from '@/contract';
+import { answerPicture, answers } from '@/server/http';
 import { thumbnail } from '@/server/thumbnail';
 
 export const dynamic = 'force-dynamic';
 
-export const GET = route({ params: idParams }, ({ params, request }) =>
+export const GET = answers(FILES.thumbnail, ({ params, request }) =>
   answerPicture(request, params.id, 'image/png', thumbnail),
 );

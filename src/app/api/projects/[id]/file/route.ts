@@ -1,9 +1,9 @@
-import { idParams } from '@/contract';
-import { downloadHeaders, route } from '@/server/http';
+import { FILES, idParams } from '@/contract';
+import { answers, downloadHeaders, route } from '@/server/http';
 import { openProjectFile, PROJECT_FILE_BYTES, saveProject } from '@/server/project-file';
 
 export const dynamic = 'force-dynamic';
-export const GET = route({ params: idParams }, async ({ params }) => {
+export const GET = answers(FILES.project, async ({ params }) => {
   const { size, stream, fileName } = await saveProject(params.id);
   return new Response(stream, { headers: downloadHeaders(fileName, 'application/zip', size) });
 });
