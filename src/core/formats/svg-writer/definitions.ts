@@ -3,7 +3,7 @@ import { fnv1a } from '../../numbers';
 import { element, short } from './element';
 
 /** Stands in ids for the name of the file until all of it is written. No text of a piece may hold it: XML 1.0 has no such character. */
-const FILE = '\u0001';
+export const FILE = '\u0001';
 
 /** A file with its name in its ids, so that two files in one page don't take one another's masks. The name is a hash of what is in it. */
 export const nameIds = (file: string): string => file.replaceAll(FILE, fnv1a(file).toString(36));

@@ -1,7 +1,7 @@
 import { flatMattes, type DrawList } from '../../draw';
 import { tracksOf } from '../tracks';
 import type { Clock } from './clock';
-import { Definitions, nameIds } from './definitions';
+import { Definitions, FILE, nameIds } from './definitions';
 import { element, short, text } from './element';
 import { blurBeyond, writeTracks } from './write-tracks';
 
@@ -21,6 +21,23 @@ export interface Film {
 }
 
 /**
+ * What moves, and its still beside it: where motion is to be reduced (Media Queries 5, prefers-reduced-motion) the still is shown instead.
+ * By attributes alone, where a page's policy refuses style sheets, it moves.
+ */
+function orStill(moving: string, still: string): string {
+  const [moves, stands] = [`moving-${FILE}`, `still-${FILE}`];
+  return [
+    element(
+      'style',
+      {},
+      `@media (prefers-reduced-motion:reduce){#${moves}{display:none}#${stands}{display:inline}}`,
+    ),
+    element('g', { id: moves }, moving),
+    element('g', { id: stands, display: 'none' }, still),
+  ].join('');
+}
+
+/**
  * A film as one SVG file without script: SMIL (SVG Animations Level 2) moves what changes. Strokes that grow are trimmed by
  * their dashes, groups seen through others are masks, blends are CSS; what SVG has no word for stands frame by frame as paths.
  * Of one frame it is a still. Every frame is the draw list that was painted.
@@ -32,7 +49,12 @@ export function writeSvg({ name, lists, framesPerSecond, plays, still, scale, ov
   const beyond = blurBeyond(frames);
   const region = { x: -beyond, y: -beyond, width: width + 2 * beyond, height: height + 2 * beyond };
   const defs = new Definitions();
-  const content = writeTracks({ clock, defs, region }, tracksOf(frames));
+  const drawn = (shown: typeof frames, by: Clock): string =>
+    writeTracks({ clock: by, defs, region }, tracksOf(shown));
+  const moving = drawn(frames, clock);
+  const content = moving.includes('<animate')
+    ? orStill(moving, drawn([frames[still]!], { ...clock, frames: 1, still: 0 }))
+    : moving;
   const file = `${element(
     'svg',
     {

@@ -107,9 +107,9 @@ function rulesOf(node: CssRule, order: number, leftOut: Set<string>): Rule[] {
 
 /** At-rules that change nothing of a picture that stands still. */
 const HARMLESS = new Set(['charset', 'namespace', 'font-face', 'keyframes', '-webkit-keyframes', 'page']);
-/** Media that a picture on a screen is. */
-const SHOWN = /^(all|screen|only screen)?$/i;
-const NOT_SHOWN = /^(only\s+)?(print|speech)\b/i;
+/** Media that a picture on a screen is, read with its motion. */
+const SHOWN = /^(all|screen|only screen|\(prefers-reduced-motion:\s*no-preference\))?$/i;
+const NOT_SHOWN = /^((only\s+)?(print|speech)\b|\(prefers-reduced-motion(:\s*reduce)?\)$)/i;
 
 function readSheet(children: Iterable<CssNode>, rules: Rule[], leftOut: Set<string>): void {
   for (const node of children) {
