@@ -1,7 +1,7 @@
 import { exportSize, fileSize, formatOf, frameStep, needsColour, type Lack } from './export-formats';
 import type { WholeExportSettings } from './exports';
 import type { Part, Piece } from '@/core/document';
-import { isRedrawn, isSoft, isTranslucent, namesOfParts } from '@/core/scene';
+import { isInkedWithin, isRedrawn, isSoft, isTranslucent, namesOfParts } from '@/core/scene';
 import { framesPerSecond } from '@/core/timing';
 
 /** One thing that a file will not hold as it is seen, and the layers it is about. */
@@ -16,6 +16,12 @@ interface Loss {
 export function notCarried(piece: Piece, settings: WholeExportSettings): Loss[] {
   const format = formatOf(settings.format);
   const losses: Loss[] = [];
+  const { first, last } = settings;
+  if (format.shows !== 'table' && !isInkedWithin(piece, first, Math.min(last, piece.length - 1)))
+    losses.push({
+      what: first === last ? `Nothing is inked at frame ${first}.` : 'Nothing is inked in these frames.',
+      layers: [],
+    });
   if (settings.transparency === 'edge') {
     losses.push({
       what: `Edges are laid over ${settings.over}; over another colour they show it as a fringe.`,

@@ -7,6 +7,7 @@ export * from './evaluate';
 export { MOST_SAMPLES } from './exposure';
 export { masked } from './mask-shapes';
 export * from './ink-on-screen';
+export { isInkedWithin } from './is-inked';
 export * from './layer-bounds';
 export * from './loop-check';
 export * from './owners';

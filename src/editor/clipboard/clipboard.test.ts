@@ -56,6 +56,10 @@ test('layers go onto the clipboard whole for other windows, and as SVG for other
   const svg = data.getData('text/plain');
   expect(data.getData('image/svg+xml')).toBe(svg);
   expect(readSvg(svg).shapes).toHaveLength(2);
+  // Before they are written they are copied as drawn.
+  useEditor.setState({ frame: 3 });
+  putOnClipboard(data);
+  expect(readSvg(data.getData('text/plain')).shapes).toEqual(readSvg(svg).shapes);
   // Another window has nothing in its memory: the clipboard alone gives it.
   useCopied.setState({ copied: null });
   takeFromClipboard(data);

@@ -9,9 +9,11 @@ import {
   pasteLayers,
   readCopied,
   readPiece,
+  windowAt,
   writeCopied,
   type Borrowed,
   type Copied,
+  type Layer,
   type Piece,
 } from '@/core/document';
 import { writeSvg } from '@/core/formats/svg-writer';
@@ -29,11 +31,20 @@ export const useCopied = create<{ readonly copied: Copied | null }>(() => ({ cop
 
 const get = useEditor.getState;
 
-/** What is selected as it looks at the frame shown, for other programs. */
+/** A stroke that has no ink at a frame as it is drawn; any other layer as it is. */
+function inkedOrWhole(layer: Layer, frame: number): Layer {
+  if (layer.type !== 'stroke') return layer;
+  const { head, tail } = windowAt(layer, frame);
+  return head > tail ? layer : { ...layer, window: { head: 1, tail: 0, slide: 0 } };
+}
+
+/** What is selected as it looks at the frame shown, for other programs: strokes that are still to be written, or gone again, as drawn. */
 function asSvg({ piece }: Copied): string {
+  const frame = Math.round(get().frame);
+  const shown = { ...piece, layers: piece.layers.map((layer) => inkedOrWhole(layer, frame)) };
   return writeSvg({
     name: piece.name,
-    lists: [evaluate(piece, Math.round(get().frame))],
+    lists: [evaluate(shown, frame)],
     framesPerSecond: framesPerSecond(piece.rate),
     plays: 'once',
     still: 0,

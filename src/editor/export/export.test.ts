@@ -13,7 +13,7 @@ import {
 import { openingTitle } from '../../../demo/opening-title';
 import { highWater } from '../../../demo/high-water';
 import { lowerThird } from '../../../demo/lower-third';
-import { addLayers, newPiece, newStroke, type Piece } from '@/core/document';
+import { addLayers, applyManner, newPiece, newStroke, type Piece } from '@/core/document';
 import { corner } from '@/core/geometry';
 import { expectedSize } from './expected-size';
 import { askedFor, changedAsked, presetOf, settingsFor, type Asked } from './use-asked';
@@ -84,7 +84,17 @@ test('what a file will not hold is named with its layers, and nothing else is', 
   // Strokes that only uncover others are what takes room.
   const baked = losses(openingTitle(), { format: 'svg' }).find(({ what }) => /^Drawn anew/.test(what));
   expect(baked?.layers.length).toBeGreaterThan(10);
-  expect(losses(openingTitle(), { format: 'still-svg' })).toEqual([]);
+  expect(losses(openingTitle(), { format: 'still-svg', first: 60, last: 60 })).toEqual([]);
+});
+
+test('that nothing is inked in what leaves is said', () => {
+  const piece = applyManner(line('Late'), ['a'], { kind: 'on', from: 'start', onAt: 20, onFrames: 10 });
+  const said = (first: number, last: number, format: ExportSettings['format'] = 'png') =>
+    losses(piece, { format, first, last }).map(({ what }) => what);
+  expect(said(0, 19)).toEqual(['Nothing is inked in these frames.']);
+  expect(said(5, 5, 'still-png')).toEqual(['Nothing is inked at frame 5.']);
+  expect(said(0, 49)).toEqual([]);
+  expect(said(0, 19, 'cues-csv')).toEqual([]);
 });
 
 test('a size is told by the last file like it, in proportion; else by what the samples took', () => {
