@@ -101,3 +101,46 @@ test('what the face has is offered on the text itself, and the text is set with 
   await expect.poll(async () => (await now()).setting.features).toBeUndefined();
   expect((await now()).set.glyphs.map(({ outline }) => outline)).toEqual(plain);
 });
+
+test('type that was typed on the canvas is set by whatever ends it; letters typed on are no shortcuts', async ({
+  page,
+}) => {
+  const desk = await openNew(page, blank('Typed'));
+  const tool = (name: RegExp) => page.getByLabel('Tools').getByRole('button', { name });
+  const rows = () => page.getByRole('row').allTextContents();
+  const field = page.getByLabel('Text to set here');
+  const at = async (x: number, y: number) => {
+    const { x: left, y: top } = await desk.at(x, y);
+    await page.mouse.click(left, top);
+  };
+  const setsOne = async (word: string) => expect.poll(async () => (await rows()).join()).toContain(word);
+  await desk.canvas.focus();
+  await page.keyboard.press('t');
+  await at(100, 100);
+  await field.fill('Reed');
+  // A press elsewhere sets it, and begins the next one there.
+  await at(100, 160);
+  await setsOne('Reed');
+  await expect(field).toBeFocused();
+  await page.keyboard.type('Eel');
+  // Another tool sets it.
+  await tool(/^Pen/).click();
+  await setsOne('Eel');
+  await expect(tool(/^Pen/)).toHaveAttribute('aria-pressed', 'true');
+  await desk.canvas.focus();
+  await page.keyboard.press('t');
+  await at(100, 220);
+  await page.keyboard.type('Moor');
+  // A line below goes on; Escape sets too, and what is typed on is no shortcut: p would take up the pen.
+  await page.keyboard.press('Control+Enter');
+  await setsOne('Moor');
+  await expect(field).toBeFocused();
+  await page.keyboard.type('Ebb');
+  await page.keyboard.press('Escape');
+  await page.keyboard.type('p');
+  await setsOne('Ebb');
+  await expect(tool(/^Select/)).toHaveAttribute('aria-pressed', 'true');
+  await expect(field).toHaveCount(0);
+  await page.keyboard.press('Control+z');
+  await expect.poll(async () => (await rows()).join()).not.toContain('Ebb');
+});

@@ -198,3 +198,46 @@ alone(
     ]);
   },
 );
+
+test('Space plays and stops past any control that a pointer has pressed, and presses those that were reached by keyboard', async ({
+  page,
+}) => {
+  const desk = await openNew(page, three('Plays'));
+  const isPlaying = () => page.getByRole('button', { name: /^(Stop|Pause)/ }).count();
+  const before = await desk.document();
+  let tried = 0;
+  for (const step of ['Trace', 'Ink', 'Time', 'Place', 'Finish'] as const) {
+    await page.getByRole('radio', { name: step, exact: true }).click();
+    await desk.lane(0).click({ position: { x: 5, y: 5 } });
+    const controls = await page.locator('button, input[type="checkbox"], [role="radio"], [role="tab"]').all();
+    const past: string[] = [];
+    for (const [i, control] of controls.entries()) {
+      // All of them cost minutes: every fifth, others in each step.
+      if (i % 5 !== step.length % 5 || !(await control.isVisible()) || (await control.isDisabled())) continue;
+      // As a press leaves it: it has the focus, and nothing shows that.
+      const has = await control.evaluate((element) => {
+        (element as HTMLElement).focus({ focusVisible: false } as FocusOptions);
+        return document.activeElement === element && !element.matches(':focus-visible');
+      });
+      if (!has) continue;
+      tried++;
+      const was = await isPlaying();
+      await page.keyboard.press('Space');
+      if ((await isPlaying()) === was)
+        past.push(await control.evaluate((element) => element.outerHTML.slice(0, 120)));
+      else await page.keyboard.press('Space');
+    }
+    expect([step, past]).toEqual([step, []]);
+  }
+  expect(tried).toBeGreaterThan(20);
+  expect(await desk.document()).toEqual(before);
+  // Reached by keyboard a control keeps its Space.
+  const snap = page.getByLabel('Tools').getByRole('button', { name: /^Snap/ });
+  const was = await snap.getAttribute('aria-pressed');
+  await desk.canvas.focus();
+  await page.keyboard.press('Shift');
+  await snap.focus();
+  await page.keyboard.press('Space');
+  await expect(snap).not.toHaveAttribute('aria-pressed', was!);
+  expect(await isPlaying()).toBe(0);
+});

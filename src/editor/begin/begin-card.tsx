@@ -4,9 +4,9 @@ import { useState, type KeyboardEvent } from 'react';
 import styled from 'styled-components';
 import { Button, Hint, IconButton, MainButton, TextInput } from '@/ui';
 import { chooseFiles } from '../choose-files';
-import { focusCanvas } from '../focus-canvas';
 import { PICTURE_FILES, takeFiles } from '../importing';
 import { heightOfLayout, insertHere, LayoutButton, useLayouts } from '../layouts';
+import { focusCanvas } from '../focus-canvas';
 import { addText, FacePicker, lineFacesOf, useFaces } from '../lettering';
 import { play } from '../playback';
 import { writeItself } from '../reveal';
@@ -84,6 +84,8 @@ const Ways = styled.div`
 async function write(text: string, face: string): Promise<void> {
   const made = await addText(text, face);
   if (!made) return;
+  // The card goes, and work goes on at the piece.
+  focusCanvas();
   if (made.type === 'lettering' && !(await writeItself(made.id))) return;
   const calm = window.matchMedia('(prefers-reduced-motion: reduce)').matches;
   if (calm) return;

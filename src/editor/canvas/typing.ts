@@ -1,8 +1,14 @@
 import { create } from 'zustand';
 import type { Point } from '@/core/geometry';
 
-/** Where on the piece a text is being written that is not set yet; null where none is. */
-export const useTyping = create<{ readonly at: Point | null }>(() => ({ at: null }));
+/** A text that is being written at a place of the piece and is not set yet. */
+interface Typing {
+  readonly at: Point;
+  /** What the field begins with: a text that could not be set is given back. */
+  readonly text: string;
+}
 
-export const startTyping = (at: Point): void => useTyping.setState({ at });
-export const endTyping = (): void => useTyping.setState({ at: null });
+export const useTyping = create<{ readonly typing: Typing | null }>(() => ({ typing: null }));
+
+export const startTyping = (at: Point, text = ''): void => useTyping.setState({ typing: { at, text } });
+export const endTyping = (): void => useTyping.setState({ typing: null });

@@ -3,6 +3,7 @@ import { focusCanvas } from '../focus-canvas';
 import { save } from '../saving';
 import { isCharacter, useOwnKeys } from './own-keys';
 import { SHORTCUTS, type Shortcut } from './shortcuts-list';
+import { isTypedOn } from '../typed-on';
 
 const NAMES: Record<string, string> = { ' ': 'Space', '=': '+' };
 
@@ -30,12 +31,30 @@ const holdsNoText = (element: Element | null): boolean =>
 const undoesPiece = (event: KeyboardEvent): boolean =>
   /^Ctrl (Shift )?[ZY]$/.test(written(event)) && document.activeElement?.matches('[data-untouched]') === true;
 
-/** Space and Enter press buttons; they must keep doing so while one has the focus. */
-const pressesButton = (event: KeyboardEvent): boolean =>
+/** Space and Enter press buttons that were reached by keyboard. */
+const pressesButton = (event: KeyboardEvent, at: Element | null): boolean =>
   (event.key === ' ' || event.key === 'Enter') &&
-  document.activeElement?.matches(
-    'button, [role="button"], [role="option"], [role="menuitem"], [role="radio"]',
-  ) === true;
+  at?.matches('button, [role="button"], [role="option"], [role="menuitem"], [role="radio"]') === true;
+
+/** Where something is written; a box or a knob is not. */
+const isText = (element: Element | null): boolean => inField(element) && !holdsNoText(element);
+
+/**
+ * What keys belong to: a field, the canvas, the score, or a control that was reached by keyboard. A control that a pointer has pressed
+ * keeps the focus, but whoever pressed it works on the piece: null then.
+ */
+function holderOfKeys(): Element | null {
+  const at = document.activeElement;
+  return at && (inField(at) || atWork(at) || at.matches(':focus-visible')) ? at : null;
+}
+
+/** Space plays, whatever a pointer has pressed last: a button or a box would take it for a press. */
+const playsPastControl = (event: KeyboardEvent, at: Element | null): boolean =>
+  written(event) === 'Space' &&
+  at !== null &&
+  !isText(at) &&
+  !at.matches('[data-canvas]') &&
+  !at.matches(':focus-visible');
 
 /**
  * Where keys without Ctrl or Alt mean the piece: on the canvas, in the score, and where nothing has the focus. Elsewhere they
@@ -75,13 +94,17 @@ function saveFromAnywhere(): void {
   void save();
 }
 
+/** Whether a dialog, a menu or a list is open, which keeps all keys. */
+const isElsewhere = (): boolean =>
+  document.querySelector('[role="dialog"], [role="menu"], [role="listbox"]') !== null;
+
 /** Listens for the editor's keys; answers with a function that stops. */
 export function listenForKeys(): () => void {
   const onKey = (event: KeyboardEvent): void => {
-    if (event.defaultPrevented || pressesButton(event)) return;
-    const at = document.activeElement;
+    const at = holderOfKeys();
+    if (event.defaultPrevented || pressesButton(event, at)) return;
     const isOurs = undoesPiece(event) || (holdsNoText(at) && (event.ctrlKey || event.metaKey));
-    const elsewhere = document.querySelector('[role="dialog"], [role="menu"], [role="listbox"]') !== null;
+    const elsewhere = isElsewhere();
     if (inField(at) && !isOurs) {
       // Escape in a field in which nothing was typed leaves it for the canvas.
       if (event.key === 'Escape' && !elsewhere) focusCanvas();
@@ -89,6 +112,7 @@ export function listenForKeys(): () => void {
     }
     if (elsewhere) return;
     const now = written(event);
+    if ((isCharacter(now) || now === 'Space') && isTypedOn(event.timeStamp)) return;
     const plain = !/^(Ctrl|Alt) /.test(now);
     if (plain && !EVERYWHERE.includes(now) && !atWork(at)) return;
     const found = meant(now);
@@ -108,6 +132,12 @@ export function listenForKeys(): () => void {
     return !words && !(inField(at) && !holdsNoText(at)) && !document.querySelector('[role="dialog"]');
   };
   const deaf = listenToClipboard(meansPiece);
+  const onSpace = (event: KeyboardEvent): void => {
+    if (!playsPastControl(event, document.activeElement) || isElsewhere()) return;
+    event.preventDefault();
+    event.stopImmediatePropagation();
+    if (!event.repeat) meant('Space')?.run?.(event);
+  };
   // Heard before fields and dialogs, which keep their keys to themselves.
   const onSave = (event: KeyboardEvent): void => {
     if (written(event) !== 'Ctrl S') return;
@@ -115,9 +145,11 @@ export function listenForKeys(): () => void {
     saveFromAnywhere();
   };
   window.addEventListener('keydown', onSave, true);
+  window.addEventListener('keydown', onSpace, true);
   window.addEventListener('keydown', onKey);
   return () => {
     window.removeEventListener('keydown', onSave, true);
+    window.removeEventListener('keydown', onSpace, true);
     window.removeEventListener('keydown', onKey);
     deaf();
   };

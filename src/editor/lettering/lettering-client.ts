@@ -153,6 +153,17 @@ const isEmpty = ({ outlines }: SetText): boolean => Object.values(outlines).ever
 
 /** Share of the height of a piece that text takes which is set at a place. */
 const SET_SIZE = 0.12;
+const LEADING = 1.2;
+
+/** Where the next text stands below one that was set at a place. */
+export const lineBelow = ({ x, y }: Point): Point => ({
+  x,
+  y: y + LEADING * Math.round(useEditor.getState().piece.size.height * SET_SIZE),
+});
+
+/** Shows a text that was set where it is worked on; whoever set it at a place decides what is in hand next. */
+const takeUp = (at: Point | null): void =>
+  useEditor.setState({ step: 'trace', ...(!at && { tool: 'select' as const }) });
 
 async function addLettering(text: string, face: string, at: Point | null): Promise<MadeText | null> {
   const { piece } = useEditor.getState();
@@ -165,7 +176,7 @@ async function addLettering(text: string, face: string, at: Point | null): Promi
       face: { id, weight: 400 },
       size: Math.round(size.height * (at ? SET_SIZE : 0.28)),
       tracking: 0,
-      leading: 1.2,
+      leading: LEADING,
       align: at ? 'left' : 'centre',
       ...(ductus && { ductus }),
     };
@@ -185,7 +196,7 @@ async function addLettering(text: string, face: string, at: Point | null): Promi
   const lettering = at ? made : filling(made, size);
   edit((p) => addLayers(p, [lettering]));
   select({ layers: [lettering.id] });
-  useEditor.setState({ step: 'trace', tool: 'select' });
+  takeUp(at);
   return { type: 'lettering', id: lettering.id };
 }
 
@@ -224,7 +235,7 @@ async function addLineText(text: string, face: LineFaceId, at: Point | null): Pr
   edit((p) => writeInSequence(addLayers(p, strokes), ids, 0, last));
   select({ layers: ids });
   showFrame(last);
-  useEditor.setState({ step: 'trace', tool: 'select' });
+  takeUp(at);
   if (missing.length > 0) notify(`This face lacks ${namedLetters(missing)}; they were left out.`);
   return { type: 'strokes' };
 }
