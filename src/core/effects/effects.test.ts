@@ -278,6 +278,8 @@ describe('copies', () => {
       [1, 0, 0, 10],
       [1, 0, -10, 0],
     ]);
+    const alone = { shape: 'ring', count: 1, radius: 10, from: 0, arc: Math.PI, facing: 'upright' } as const;
+    expect(placesOf(alone, null)).toEqual([[1, 0, 0, 1, 10, 0]]);
   });
 
   test('mirrored twice is where it was; along a stroke they stand on it', () => {

@@ -94,6 +94,9 @@ test('text outside 90 % and strokes outside 93 % (SMPTE ST 2046-1) are found, to
   expect(kinds(mended(out))).toEqual([]);
   const wide = pieceOf(text('t', 'A'.repeat(60), 100, 500));
   expect(kinds(mended(wide)).filter((kind) => kind === 'safe area')).toEqual([]);
+  // Wide and low at once: made smaller about its middle it would still hang out below.
+  const low = pieceOf(text('t', 'A'.repeat(60), 100, 1079));
+  expect(kinds(mended(low)).filter((kind) => kind === 'safe area')).toEqual([]);
   const stroke = (x: number) =>
     pieceOf(newStroke('s', 'S', lineShape({ x, y: 500 }, { x: x + 200, y: 500 })));
   expect(kinds(stroke(67.3 + 6))).toEqual([]);

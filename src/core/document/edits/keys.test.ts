@@ -186,6 +186,7 @@ test('another length spreads everything or leaves it, and the last key is found'
   const marked = putMarker(putMarker(piece, { frame: 5, name: 'A' }), { frame: 9, name: 'B' });
   expect(moveMarker(marked, 5, 9).markers).toEqual([{ frame: 9, name: 'A' }]);
   expect(moveMarker(marked, 5, 20).markers.map((m) => m.name)).toEqual(['B', 'A']);
+  expect(moveMarker(marked, 9, 2).markers.map((m) => m.name)).toEqual(['B', 'A']);
 });
 
 test('parts that may be keyed are listed as the schemas have them: the player has the list and no schemas', () => {

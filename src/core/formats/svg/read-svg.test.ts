@@ -91,6 +91,7 @@ test.each([
   ['too deep', svg('<g>'.repeat(300) + '</g>'.repeat(300)), /deeper/],
   ['too large', `<svg>${' '.repeat(8_000_001)}</svg>`, /million/],
   ['without size', svg('<path d="M0 0h9"/>', 'width="0" height="0"'), /no size/],
+  ['without width', svg('<path d="M0 0h9"/>', 'width="0" height="9"'), /no size/],
   [
     'uses that multiply',
     svg(
