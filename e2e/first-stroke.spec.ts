@@ -120,12 +120,16 @@ test('Chromium as an independent player sees the transparency of an exported tit
 test('projects and pieces: rename, duplicate, delete with undo', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('button', { name: 'New project' }).click();
-  const fresh = page.getByRole('region', { name: 'New project' });
-  await fresh.getByLabel('Name of the project').fill('Tide tables');
+  // It comes in sight with its name to be typed, and leads on to its first piece.
+  const fresh = page.getByRole('region', { name: 'New project' }).getByLabel('Name of the project');
+  await expect(fresh).toBeFocused();
+  await expect(fresh).toBeInViewport();
+  await page.keyboard.type('Tide tables');
   await page.keyboard.press('Enter');
   const project = page.getByRole('region', { name: 'Tide tables' });
   await expect(project).toBeVisible();
-  await project.getByRole('button', { name: 'New piece' }).click();
+  await expect(project.getByRole('button', { name: 'New piece' })).toBeFocused();
+  await page.keyboard.press('Enter');
   await page.getByRole('button', { name: 'Create' }).click();
   await expect(page.locator('[data-canvas]')).toBeVisible();
   await page.getByRole('link', { name: 'All projects' }).click();

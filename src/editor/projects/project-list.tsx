@@ -38,6 +38,7 @@ function Project({
   actions,
   onChoose,
   selected,
+  isFresh,
 }: {
   project: ProjectSummary;
   /** What its section is read out as. */
@@ -46,9 +47,18 @@ function Project({
   onChoose: (piece: PieceSummary, on: boolean, extend: boolean) => void;
   /** The pieces that are selected, of all projects. */
   selected: readonly PieceSummary[];
+  /** Whether it was just made here: it comes in sight, with its name to be typed. */
+  isFresh: boolean;
 }) {
   const change = useChange();
   const [making, setMaking] = useState(false);
+  const section = useRef<HTMLElement>(null);
+  useEffect(() => {
+    if (!isFresh) return;
+    section.current?.scrollIntoView({ block: 'center' });
+    section.current?.querySelector('input')?.select();
+  }, [isFresh]);
+  const toFirstPiece = () => section.current?.querySelector<HTMLElement>('[data-new-piece]')?.focus();
   const remove = async () => {
     if (!(await change(() => call(PROJECTS.remove, { params: { id: project.id } })))) return;
     notify(`The project “${project.name}” is in the bin. It is deleted after ${BIN_DAYS} days.`, {
@@ -59,7 +69,7 @@ function Project({
     });
   };
   return (
-    <Section aria-label={landmark} data-project={project.id}>
+    <Section ref={section} aria-label={landmark} data-project={project.id}>
       <Head>
         <h2>
           <NameField
@@ -68,6 +78,7 @@ function Project({
             onChange={(name) =>
               void change(() => call(PROJECTS.rename, { params: { id: project.id }, body: { name } }))
             }
+            {...(isFresh && project.pieces.length === 0 && { onEnd: toFirstPiece })}
           />
         </h2>
         <Menu
@@ -100,7 +111,7 @@ function Project({
           />
         ))}
         <Card>
-          <Tile onClick={() => setMaking(true)}>
+          <Tile data-new-piece onClick={() => setMaking(true)}>
             <Plus aria-hidden />
             New piece
           </Tile>
@@ -125,6 +136,14 @@ export function ProjectList() {
   const [order, setOrder] = useState<Order>('made');
   const [binOpen, setBinOpen] = useState(false);
   const [binAsked, setBinAsked] = useState(false);
+  const [fresh, setFresh] = useState<string | null>(null);
+  const addProject = () =>
+    change(async () => {
+      const { id } = await call(PROJECTS.create, { body: { name: 'New project' } });
+      // What is sought would hide it.
+      setSought('');
+      setFresh(id);
+    });
   const openBin = () => {
     setBinAsked(true);
     setBinOpen(true);
@@ -200,10 +219,7 @@ export function ProjectList() {
           <FolderOpen aria-hidden /> Open a file …
         </Button>
         {/* Before the page has come alive a press would be lost. */}
-        <Button
-          isDisabled={list.isPending}
-          onPress={() => change(() => call(PROJECTS.create, { body: { name: 'New project' } }))}
-        >
+        <Button isDisabled={list.isPending} onPress={addProject}>
           <Plus aria-hidden /> New project
         </Button>
       </Top>
@@ -264,6 +280,7 @@ export function ProjectList() {
           landmark={landmarks[i] ?? project.name}
           actions={actions}
           selected={selected}
+          isFresh={project.id === fresh}
           onChoose={(piece, on, extend) => {
             const all = extend && chosen.from ? between(shown, chosen.from, piece.id) : [piece.id];
             choose(piece.id, all, extend || on);
