@@ -94,7 +94,7 @@ test('what is asked for again and again is kept under a name, for all pieces of 
   // Another choice is none of the kept ones; the kept one brings everything back.
   await choose(page, dialog.getByRole('button', { name: /Where it goes/ }), 'A web page, as vectors');
   await expect(preset).toContainText('none of the kept ones');
-  await dialog.getByRole('radio', { name: 'refused' }).click();
+  await dialog.getByRole('radio', { name: 'stop and tell me' }).click();
   await expect(dialog.getByRole('button', { name: /Where it goes/ })).toContainText('as vectors');
   await choose(page, preset, 'For the newsletter');
   await expect(dialog.getByRole('button', { name: /Where it goes/ })).toContainText('A message');

@@ -164,7 +164,7 @@ test('the loop is checked, strokes are shown alone, frames around are seen, play
   await expect(page.locator('[data-loop]')).toHaveText('loop closes');
   await desk.lane(1).locator('[data-key="tail-1"]').click();
   await page.keyboard.press('Delete');
-  await expect(page.locator('[data-loop]')).toHaveText('loop jumps: 1');
+  await expect(page.locator('[data-loop]')).toHaveText('loop does not close: 1');
   await page.locator('[data-loop]').click();
   await page.getByRole('menuitem', { name: /^Bar: 1000 px differ/ }).click();
   await expect(desk.lane(1)).toHaveAttribute('aria-selected', 'true');

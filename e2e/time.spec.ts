@@ -55,11 +55,11 @@ test('spread: order, overlap and a total for the whole selection, at once and in
   const first = (await spans(desk)).map((s) => s!.from);
   expect([first[1]! - first[0]!, first[2]! - first[1]!]).toEqual([4, 4]);
   await choose(page, /Order/, 'top to bottom');
-  await type(page.getByRole('spinbutton', { name: 'Later by' }), '10 fr');
+  await type(page.getByRole('spinbutton', { name: 'Delay' }), '10 fr');
   const after = await spans(desk);
   expect(after[0]!.from - after[2]!.from).toBe(10);
   expect(after[1]!.from - after[2]!.from).toBe(20);
-  await type(page.getByRole('spinbutton', { name: 'All in' }), '30 fr');
+  await type(page.getByRole('spinbutton', { name: 'Total' }), '30 fr');
   const fitted = await spans(desk);
   const whole = Math.max(...fitted.map((s) => s!.to)) - Math.min(...fitted.map((s) => s!.from));
   expect(Math.abs(whole - 30)).toBeLessThanOrEqual(1);

@@ -142,7 +142,7 @@ export function ExportSettingsForm({
           <Segmented
             label="Quality"
             value={full.quality}
-            choices={{ high: 'as painted', small: 'small file' }}
+            choices={{ high: 'best', small: 'small file' }}
             onChange={(quality) => change({ quality })}
           />
         </Line>
@@ -174,11 +174,11 @@ export function ExportSettingsForm({
       )}
       {format.options.includes('wordless') && (
         <Line>
-          <span>Beyond the format</span>
+          <span>What it can’t hold</span>
           <Segmented
-            label="What the format has no word for"
+            label="What the format can’t hold"
             value={full.wordless}
-            choices={{ drawn: 'drawn frame by frame', refused: 'refused' }}
+            choices={{ drawn: 'drawn frame by frame', refused: 'stop and tell me' }}
             onChange={(wordless) => change({ wordless })}
           />
         </Line>

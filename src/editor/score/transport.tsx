@@ -100,7 +100,7 @@ function LoopCheck() {
   };
   return (
     <Menu
-      label="What the loop jumps by"
+      label="Where the loop does not close"
       entries={[
         ...gaps.slice(0, 12).map((gap) => ({
           id: gap.part.id,
@@ -114,7 +114,7 @@ function LoopCheck() {
         data-loop="jumps"
         style={{ border: 0, background: 'none', color: 'var(--caution)', padding: '0 6px' }}
       >
-        loop jumps: {gaps.length}
+        loop does not close: {gaps.length}
       </Button>
     </Menu>
   );

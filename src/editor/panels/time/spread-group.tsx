@@ -42,15 +42,15 @@ export function SpreadGroup({ strokes }: { strokes: readonly Stroke[] }) {
         onChange={(order) => put({ order })}
       />
       <Segmented
-        before="Each begins"
+        before="Each after"
         label="Each begins by"
         value={step.by}
-        choices={{ frames: 'later by', overlap: 'overlapping' }}
+        choices={{ frames: 'a delay', overlap: 'an overlap' }}
         onChange={(by) => put({ step: by === 'frames' ? { by, frames: 4 } : { by, share: 0.2 } })}
       />
       {step.by === 'frames' ? (
         <NumberField
-          label="Later by"
+          label="Delay"
           value={step.frames}
           min={0}
           max={10000}
@@ -69,8 +69,8 @@ export function SpreadGroup({ strokes }: { strokes: readonly Stroke[] }) {
         />
       )}
       <Segmented
-        before="Takes"
-        label="Each takes"
+        before="Length"
+        label="Length of each"
         value={each.by}
         choices={{ own: 'its own', frames: 'equal time', speed: 'speed' }}
         onChange={(by) =>
@@ -79,7 +79,7 @@ export function SpreadGroup({ strokes }: { strokes: readonly Stroke[] }) {
       />
       {each.by === 'frames' && (
         <NumberField
-          label="Each takes"
+          label="Length"
           value={each.frames}
           min={2}
           max={10000}
@@ -103,7 +103,7 @@ export function SpreadGroup({ strokes }: { strokes: readonly Stroke[] }) {
         />
       )}
       <NumberField
-        label="All in"
+        label="Total"
         value={whole}
         min={2}
         max={100000}
