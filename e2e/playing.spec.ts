@@ -216,7 +216,7 @@ test('Space plays and stops past any control that a pointer has pressed, and pre
       if (i % 5 !== step.length % 5 || !(await control.isVisible()) || (await control.isDisabled())) continue;
       // As a press leaves it: it has the focus, and nothing shows that.
       const has = await control.evaluate((element) => {
-        (element as HTMLElement).focus({ focusVisible: false } as FocusOptions);
+        (element as HTMLElement).focus({ focusVisible: false });
         return document.activeElement === element && !element.matches(':focus-visible');
       });
       if (!has) continue;
