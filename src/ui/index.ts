@@ -1,3 +1,4 @@
+export * from './amount';
 export * from './ask';
 export * from './button';
 export * from './check';

@@ -2,6 +2,7 @@ import { exportedFrames, fileSize, formatOf, frameStep, type Received } from '@/
 import type { Finding } from '@/core/bay';
 import type { Piece } from '@/core/document';
 import { framesPerSecond } from '@/core/timing';
+import { amount } from '@/ui';
 
 /** Whether a file holds what its export was asked for: frames, rate, size. Nothing is asked of files from outside. */
 export function fileFindings(received: Received, piece: Piece | null): Finding[] {
@@ -21,8 +22,8 @@ export function fileFindings(received: Received, piece: Piece | null): Finding[]
   found.push({
     good,
     words: good
-      ? `It has all ${asked} ${asked === 1 ? 'frame' : 'frames'}.`
-      : `It has ${frames} frames where the piece has ${asked}.`,
+      ? `It has all ${amount(asked, 'frame')}.`
+      : `It has ${amount(frames, 'frame')} where the piece has ${asked}.`,
     ...(!good && { mend: 'Run the export again.' }),
   });
   const expected = framesPerSecond(piece.rate) / frameStep(format, piece.rate);

@@ -1,5 +1,6 @@
 import { formatOf, TRANSPARENCIES, wholeSettings, type ExportSummary } from '@/contract';
 import { sizeInWords } from './expected-size';
+import { amount } from '@/ui';
 
 /** How far an export is, in words. */
 function stateOf(item: ExportSummary): string {
@@ -8,7 +9,7 @@ function stateOf(item: ExportSummary): string {
       return 'waiting for a renderer';
     case 'running': {
       const left = item.secondsLeft === null ? '' : ` · about ${item.secondsLeft} s left`;
-      return `${item.framesDone} of ${item.framesTotal} frames${left}`;
+      return `${item.framesDone} of ${amount(item.framesTotal, 'frame')}${left}`;
     }
     case 'done':
       return item.bytes === null ? 'done' : sizeInWords(item.bytes);

@@ -2,7 +2,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { PIECES, PROJECTS, type PieceSummary } from '@/contract';
 import { addNested, contentOf, nestingFault, setNested, type Nested } from '@/core/document';
-import { Button, Fold, notify, Select, Hint } from '@/ui';
+import { amount, Button, Fold, notify, Select, Hint } from '@/ui';
 import { startJob } from '../jobs';
 import { call, useSaving } from '../saving';
 import { edit, newId, select, singleLayer, useCalm, useEditor } from '../state';
@@ -74,7 +74,7 @@ function NestedControls({ nested }: { nested: Nested }) {
   return (
     <>
       <Hint>
-        A copy of “{content.name}”, {content.length} frames. It stays as it is until you update it.
+        A copy of “{content.name}”, {amount(content.length, 'frame')}. It stays as it is until you update it.
       </Hint>
       <OwnersOf ids={[nested.id]}>
         <PartField part="start" />

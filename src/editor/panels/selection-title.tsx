@@ -3,7 +3,7 @@ import { strokeById, strokesOf, wholeGroup } from '@/core/document';
 import { measurePath } from '@/core/geometry';
 import { NameField } from '../name-field';
 import { renameGroupTo, renameLayer, selectedLayers, selectedStrokes, singleLayer, useCalm } from '../state';
-import { PanelFacts, PanelTitle } from '@/ui';
+import { amount, PanelFacts, PanelTitle } from '@/ui';
 
 /** What the panel speaks of: the selected stroke by its name, or how many there are. */
 export function SelectionTitle({ empty }: { empty: string }) {
@@ -38,11 +38,13 @@ export function SelectionTitle({ empty }: { empty: string }) {
               onChange={(name) => renameGroupTo(group.id, name)}
             />
           ) : (
-            `${layers.length} layers`
+            amount(layers.length, 'layer')
           )}
         </PanelTitle>
         <PanelFacts>
-          {group ? `group of ${layers.length} layers` : `${strokes.length} of them strokes`}
+          {group
+            ? `group of ${amount(layers.length, 'layer')}`
+            : `${amount(strokes.length, 'stroke')} among them`}
         </PanelFacts>
       </>
     );

@@ -24,6 +24,7 @@ import {
   PanelTitle,
   Row,
   TextButton,
+  amount,
 } from '@/ui';
 import { NameField } from '../name-field';
 import { edit, editWhole, useCalm, useEditor } from '../state';
@@ -61,7 +62,7 @@ export function SetupPanel() {
         <NameField label="Name of the piece" value={piece.name} onChange={(name) => put({ name })} />
       </PanelTitle>
       <PanelFacts>
-        {seconds} s · {piece.layers.length} layers
+        {seconds} s · {amount(piece.layers.length, 'layer')}
       </PanelFacts>
       <FieldsGroup />
       <LayoutsGroup />

@@ -3,7 +3,7 @@ import { Ellipsis } from 'lucide-react';
 import { useState } from 'react';
 import { PIECES, thumbnailAddress, type PieceSummary } from '@/contract';
 import { framesPerSecond, rateName } from '@/core/timing';
-import { Button, Menu, openContextMenu, PictureInTurn, type MenuEntry } from '@/ui';
+import { amount, Button, Menu, openContextMenu, PictureInTurn, type MenuEntry } from '@/ui';
 import { NameField } from '../name-field';
 import { call } from '../saving';
 import { useChosen } from './chosen';
@@ -12,7 +12,7 @@ import { Card, Picture, Caption, Icon, Choose } from './project-frame';
 import { useChange } from './use-change';
 
 const facts = (p: PieceSummary): string =>
-  `${p.width} × ${p.height} · ${rateName(p.rate)} fps · ${Math.round((p.length / framesPerSecond(p.rate)) * 100) / 100} s · ${p.strokes} strokes`;
+  `${p.width} × ${p.height} · ${rateName(p.rate)} fps · ${Math.round((p.length / framesPerSecond(p.rate)) * 100) / 100} s · ${amount(p.strokes, 'stroke')}`;
 
 /** A piece in the list. */
 export function PieceCard({

@@ -10,7 +10,7 @@ import {
   DEFAULT_INK,
 } from '@/core/document';
 import { namesFor, retrace, type Pixels, type TracedStroke } from '@/core/trace';
-import { notify } from '@/ui';
+import { amount, notify } from '@/ui';
 import type { TraceSubject, TraceWorker } from '@/workers/trace.worker';
 import { sayWhenSlow, startJob, workerLine, type Job, type Work } from '../jobs';
 import { pictureAddress } from '@/contract';
@@ -87,7 +87,9 @@ export async function traceSource(source: Traceable): Promise<void> {
   void sayWhenSlow(
     job,
     (strokes) =>
-      strokes.length > 0 ? `${strokes.length} strokes were found in ${source.name}; Trace shows them.` : null,
+      strokes.length > 0
+        ? `${amount(strokes.length, 'stroke was', 'strokes were')} found in ${source.name}; Trace shows ${strokes.length === 1 ? 'it' : 'them'}.`
+        : null,
     inTrace,
   );
   useTracing.setState({ run: { job, source: source.id, done: 0, strokes: null, ms: 0 } });

@@ -21,7 +21,7 @@ import {
 } from '@/core/document';
 import type { Property } from '@/core/properties';
 import { keysOf } from '@/core/timing';
-import { Button, Fold, IconButton, notify, NumberField, Group, Hint } from '@/ui';
+import { amount, Button, Fold, IconButton, notify, NumberField, Group, Hint } from '@/ui';
 import { OwnersOf, PartField, useFieldOf, useFrames } from '../../properties';
 import {
   changeable,
@@ -49,7 +49,7 @@ function sayIfTooLong(ids: readonly string[]): void {
   const last = Math.max(...ends, 0);
   const over = last - (piece.length - 1);
   if (over <= 0) return;
-  notify(`As it was written it goes on ${over} frames after the end of the piece.`, {
+  notify(`As it was written it goes on ${amount(over, 'frame')} after the end of the piece.`, {
     action: { name: 'Fit it in', run: () => edit((p) => writtenWithin(p, ids, p.length - 1)) },
   });
 }
