@@ -1,4 +1,5 @@
 import { alone, expect, test, type Page } from './test';
+import { someOf } from '../src/core/testing/cases';
 import { openNew } from './desk';
 import { FULL_INK, title } from '../scripts/bench/pieces';
 import { addEffect } from '@/core/document';
@@ -206,14 +207,14 @@ test('Space plays and stops past any control that a pointer has pressed, and pre
   const isPlaying = () => page.getByRole('button', { name: /^(Stop|Pause)/ }).count();
   const before = await desk.document();
   let tried = 0;
-  for (const step of ['Trace', 'Ink', 'Time', 'Place', 'Finish'] as const) {
+  for (const step of someOf(['Ink', 'Time', 'Trace', 'Place', 'Finish'] as const, 2)) {
     await page.getByRole('radio', { name: step, exact: true }).click();
     await desk.lane(0).click({ position: { x: 5, y: 5 } });
     const controls = await page.locator('button, input[type="checkbox"], [role="radio"], [role="tab"]').all();
     const past: string[] = [];
     for (const [i, control] of controls.entries()) {
-      // All of them cost minutes: every fifth, others in each step.
-      if (i % 5 !== step.length % 5 || !(await control.isVisible()) || (await control.isDisabled())) continue;
+      // All of them cost minutes: every fifth.
+      if (i % 5 > 0 || !(await control.isVisible()) || (await control.isDisabled())) continue;
       // As a press leaves it: it has the focus, and nothing shows that.
       const has = await control.evaluate((element) => {
         (element as HTMLElement).focus({ focusVisible: false });
@@ -229,7 +230,7 @@ test('Space plays and stops past any control that a pointer has pressed, and pre
     }
     expect([step, past]).toEqual([step, []]);
   }
-  expect(tried).toBeGreaterThan(20);
+  expect(tried).toBeGreaterThan(12);
   expect(await desk.document()).toEqual(before);
   // Reached by keyboard a control keeps its Space.
   const snap = page.getByLabel('Tools').getByRole('button', { name: /^Snap/ });
