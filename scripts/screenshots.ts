@@ -35,6 +35,9 @@ async function step(name: string): Promise<void> {
   );
 }
 
+/** Where a lane is pressed to choose it: over its name, beside the buttons that a pointer brings up. */
+const ON_NAME = { position: { x: 70, y: 12 } };
+
 /** Chooses a stroke by its lane, scrolled to where only lanes in view are in the page. */
 async function choose(name: string | RegExp): Promise<void> {
   await page.locator('[data-lanes]').evaluate((grid) => grid.scrollTo(0, 0));
@@ -42,7 +45,7 @@ async function choose(name: string | RegExp): Promise<void> {
     await page.locator('[data-lanes]').evaluate((grid) => grid.scrollBy(0, 90));
     await page.waitForTimeout(60);
   }
-  await lane(name).click();
+  await lane(name).click(ON_NAME);
 }
 
 await page.goto('/');
@@ -85,7 +88,7 @@ await page.mouse.up();
 await page.locator('[data-lanes]').evaluate((grid) => grid.scrollTo(0, 0));
 await step('Time');
 await choose('1 S');
-await lane('10 t, 2').click({ modifiers: ['Shift'] });
+await lane('10 t, 2').click({ ...ON_NAME, modifiers: ['Shift'] });
 await page.getByRole('button', { name: /Onion skin/ }).click();
 await showFrame(page, 24);
 await shot('spread');
