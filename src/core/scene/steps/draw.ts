@@ -27,9 +27,8 @@ function groupItems(group: Group, ask: Ask): Items {
   const { piece } = ask.scene;
   const items = itemsOf(membersOf(piece, group.id), group, ask);
   // What cuts out what lies under it cuts out no more than its own group.
-  const knocksOut = [...piece.layers, ...piece.groups].some(
-    (one) => one.group === group.id && one.blend === 'xor',
-  );
+  const cutsOut = (one: Part): boolean => one.group === group.id && one.blend === 'xor';
+  const knocksOut = piece.layers.some(cutsOut) || piece.groups.some(cutsOut);
   return kept(group, `items ${ask.as}`, [knocksOut, items.length, ...items], () =>
     knocksOut ? knockedOut(items) : items,
   );
