@@ -72,7 +72,7 @@ export function SpreadGroup({ strokes }: { strokes: readonly Stroke[] }) {
         before="Length"
         label="Length of each"
         value={each.by}
-        choices={{ own: 'its own', frames: 'equal time', speed: 'speed' }}
+        choices={{ own: 'its own', frames: 'equal', speed: 'speed' }}
         onChange={(by) =>
           put({ each: by === 'own' ? { by } : by === 'frames' ? { by, frames: 12 } : { by, speed: 60 } })
         }
